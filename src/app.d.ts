@@ -1,0 +1,21 @@
+import type { Actor } from '$core/people/policy';
+import type { Reader } from '$core/people/reader';
+
+declare global {
+  const __VENDRO_VERSION__: string;
+  namespace App {
+    interface Error {
+      message: string;
+      /** A short mark that the person can quote; the same stands in the server's log. */
+      reference?: string;
+    }
+    interface Locals {
+      /** Who is signed in, or null. Set by the hook from the session cookie. */
+      person: (Actor & { name: string; handle: string }) | null;
+      reader: Reader;
+      theme: 'day' | 'night' | 'system';
+    }
+  }
+}
+
+export {};

@@ -1,0 +1,198 @@
+import type { Moment } from '../time/moment';
+import { restedBy, restorableRounds, roundsLeft, roundsUsed, standingRound, type Custody } from './custody';
+import { isClosed } from './terms';
+
+/** What a student or teacher can set out to do with a packet. */
+export type Action =
+  | { do: 'open' }
+  | { do: 'add-piece'; piece: string }
+  | { do: 'remove-piece'; piece: string }
+  | { do: 'submit' }
+  | { do: 'take-back'; restores: number | null }
+  | { do: 'revise' }
+  | { do: 'drop-revision'; pieces: number }
+  | { do: 'declare-done' }
+  | { do: 'withdraw-declaration' }
+  | { do: 'open-round' }
+  | { do: 'mark' }
+  | { do: 'return'; outcome: 'settled' | 'another-round'; due?: Moment | null; closes?: Moment | null }
+  | { do: 'look-and-settle' }
+  | { do: 'excuse' }
+  | { do: 'lift-excuse' }
+  | { do: 'receive-in-person' }
+  | { do: 'undo-in-person' }
+  | { do: 'extend'; due?: Moment | null; closes?: Moment | null };
+
+/** Why an action is refused. The screens put each into words (words.ts); nothing else gives reasons. */
+export const REFUSALS = [
+  'not-open-yet',
+  'closed',
+  'late-not-accepted',
+  'with-teacher',
+  'already-settled',
+  'excused',
+  'received-in-person',
+  'nothing-to-submit',
+  'no-round-left',
+  'taking-back-not-permitted',
+  'marking-has-begun',
+  'nothing-stands',
+  'not-an-earlier-round',
+  'not-revising',
+  'settles-by-declaration',
+  'settles-by-looking',
+  'settles-by-result',
+  'not-declared',
+  'needs-new-closing',
+  'not-excused',
+  'not-received-in-person',
+  'closes-before-due'
+] as const;
+export type Refusal = (typeof REFUSALS)[number];
+export type Verdict = { ok: true } | { ok: false; why: Refusal };
+
+const OK: Verdict = { ok: true };
+const no = (why: Refusal): Verdict => ({ ok: false, why });
+
+/**
+ * Whether an action is allowed on a packet at a moment, and if not, why.
+ *
+ * Says *when* something may happen; *who* may do it is the policy's business (people/policy.ts). Screens grey out by it
+ * and the server refuses by it, so that they can never disagree.
+ */
+export function allowed(custody: Custody, action: Action, now: Moment): Verdict {
+  // Each entry takes exactly the action of its own key; TypeScript cannot follow that through the lookup.
+  const rule = RULES[action.do] as (c: Custody, a: Action, now: Moment) => Verdict;
+  return rule(custody, action, now);
+}
+
+type Rules = { [D in Action['do']]: (c: Custody, a: Extract<Action, { do: D }>, now: Moment) => Verdict };
+
+const RULES: Rules = {
+  open: () => OK,
+  'add-piece': (c, _a, now) => working(c, now),
+  'remove-piece': (c, _a, now) => working(c, now),
+  submit: (c, _a, now) =>
+    first(working(c, now), () => unmarked(c), () => (c.pieces > 0 ? OK : no('nothing-to-submit')), () => roundIsLeft(c)),
+  'take-back': (c, a, now) =>
+    first(
+      stands(c),
+      () => (c.terms.takeBack ? OK : no('taking-back-not-permitted')),
+      () => unmarked(c),
+      () => inTime(c, now),
+      () => (a.restores === null ? canStartOver(c) : canRestore(c, a.restores))
+    ),
+  revise: (c, _a, now) =>
+    first(
+      stands(c),
+      () => (c.phase === 'revising' ? no('with-teacher') : OK),
+      () => unmarked(c),
+      () => inTime(c, now),
+      () => roundIsLeft(c)
+    ),
+  'drop-revision': (c) => (c.phase === 'revising' ? OK : no('not-revising')),
+  'declare-done': (c, _a, now) =>
+    first(unsettled(c), () => (c.terms.settles === 'declared' ? OK : no('settles-by-result')), () => inTime(c, now)),
+  'withdraw-declaration': (c, _a, now) =>
+    first(
+      overlay(c),
+      () => (c.phase === 'settled' && c.settledBy === 'declared' ? OK : no('not-declared')),
+      () => inTime(c, now)
+    ),
+  'open-round': (c) => stands(c),
+  mark: (c) => first(stands(c), () => givesResult(c)),
+  return: (c, a, now) =>
+    first(
+      overlay(c),
+      () => returnable(c),
+      () => (a.outcome === 'settled' ? givesResult(c) : leavesTime(c, a, now))
+    ),
+  'look-and-settle': (c) => first(stands(c), () => (c.terms.settles === 'looked-at' ? OK : no('settles-by-result'))),
+  excuse: (c) => unsettled(c),
+  'lift-excuse': (c) => (c.excused ? OK : no('not-excused')),
+  'receive-in-person': (c) => unsettled(c),
+  'undo-in-person': (c) => (c.inPerson ? OK : no('not-received-in-person')),
+  extend: (c, a) => first(unsettled(c), () => inOrder(c, a))
+};
+
+/** The first refusal among the rules, asked in the order in which a person would want to hear of them. */
+function first(head: Verdict, ...rest: Array<() => Verdict>): Verdict {
+  if (!head.ok) return head;
+  for (const rule of rest) {
+    const verdict = rule();
+    if (!verdict.ok) return verdict;
+  }
+  return OK;
+}
+
+/** The packet is the student's to change now. */
+function working(c: Custody, now: Moment): Verdict {
+  return first(
+    unsettled(c),
+    () => (c.terms.settles === 'declared' ? no('settles-by-declaration') : OK),
+    () => (c.phase === 'submitted' ? no('with-teacher') : OK),
+    () => inTime(c, now)
+  );
+}
+
+function unsettled(c: Custody): Verdict {
+  return first(overlay(c), () => (restedBy(c) === null ? OK : no('already-settled')));
+}
+
+function overlay(c: Custody): Verdict {
+  if (c.excused) return no('excused');
+  return c.inPerson ? no('received-in-person') : OK;
+}
+
+function stands(c: Custody): Verdict {
+  return first(unsettled(c), () => (c.standing === null ? no('nothing-stands') : OK));
+}
+
+function unmarked(c: Custody): Verdict {
+  return standingRound(c)?.markingBegun ? no('marking-has-begun') : OK;
+}
+
+function inTime(c: Custody, now: Moment): Verdict {
+  if (c.terms.opens !== null && now < c.terms.opens) return no('not-open-yet');
+  if (!isClosed(c.terms, now)) return OK;
+  return no(c.terms.closes !== null && now >= c.terms.closes ? 'closed' : 'late-not-accepted');
+}
+
+function roundIsLeft(c: Custody): Verdict {
+  return roundsLeft(c) === 0 ? no('no-round-left') : OK;
+}
+
+/** Taking back with nothing left standing must leave a round to submit again; an unopened one gives its place back. */
+function canStartOver(c: Custody): Verdict {
+  const { allowance } = c.terms;
+  if (allowance === null) return OK;
+  const freed = standingRound(c)?.opened ? 0 : 1;
+  return allowance + c.granted - (roundsUsed(c) - freed) > 0 ? OK : no('no-round-left');
+}
+
+function canRestore(c: Custody, round: number): Verdict {
+  return restorableRounds(c).includes(round) ? OK : no('not-an-earlier-round');
+}
+
+function givesResult(c: Custody): Verdict {
+  return c.terms.settles === 'looked-at' ? no('settles-by-looking') : OK;
+}
+
+/** A standing round can be returned; a settled result can be corrected or asked for again. */
+function returnable(c: Custody): Verdict {
+  if (c.standing !== null) return OK;
+  return c.rounds.some((r) => r.state === 'settled') ? OK : no('nothing-stands');
+}
+
+/** Asking for another round is only fair while one can still be submitted. */
+function leavesTime(c: Custody, a: Extract<Action, { do: 'return' }>, now: Moment): Verdict {
+  const terms = { ...c.terms, due: a.due === undefined ? c.terms.due : a.due };
+  terms.closes = a.closes === undefined ? c.terms.closes : a.closes;
+  return first(inOrder(c, a), () => (isClosed(terms, now) ? no('needs-new-closing') : OK));
+}
+
+function inOrder(c: Custody, a: { due?: Moment | null; closes?: Moment | null }): Verdict {
+  const due = a.due === undefined ? c.terms.due : a.due;
+  const closes = a.closes === undefined ? c.terms.closes : a.closes;
+  return due !== null && closes !== null && closes < due ? no('closes-before-due') : OK;
+}

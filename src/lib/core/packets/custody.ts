@@ -1,0 +1,121 @@
+import type { Moment } from '../time/moment';
+import { isClosed, type Terms } from './terms';
+
+export type Holder = 'student' | 'teacher' | 'nobody';
+
+/** Where a round is in its own life. A party has at most one standing round. */
+export type RoundState = 'standing' | 'superseded' | 'taken-back' | 'returned' | 'settled';
+
+export interface CustodyRound {
+  no: number;
+  at: Moment;
+  state: RoundState;
+  /** The teacher has looked into it. */
+  opened: boolean;
+  /** The teacher has noted points or a remark. */
+  markingBegun: boolean;
+}
+
+/** What brought the packet to rest. */
+export type SettledBy = 'result' | 'looked-at' | 'declared' | 'excused' | 'in-person';
+
+/** Where the work itself is, before excuses and in-person receipts are laid over it. */
+export type Phase = 'making' | 'submitted' | 'revising' | 'taken-back' | 'another-round' | 'settled';
+
+/** All that the log says about one packet. Derived by `fold`, never written by hand. */
+export interface Custody {
+  /** The assignment's terms with this packet's extensions laid over them. */
+  terms: Terms;
+  phase: Phase;
+  /** The student has looked at the assignment. */
+  opened: boolean;
+  /** Ids of the pieces in the working packet are the server's business; the rules need their number. */
+  pieces: number;
+  rounds: CustodyRound[];
+  /** Number of the round that the teacher has now. */
+  standing: number | null;
+  /** Rounds that the teacher gave beyond the allowance. */
+  granted: number;
+  settledBy: Extract<SettledBy, 'result' | 'looked-at' | 'declared'> | null;
+  excused: boolean;
+  inPerson: boolean;
+  /** Which way the work last moved. */
+  lastMove: 'to-teacher' | 'to-student' | null;
+  /** When the holder last changed; null before anything moved. */
+  since: Moment | null;
+}
+
+/** The states of the table that everything on screen reads. */
+export const STANDINGS = [
+  'not-started',
+  'in-progress',
+  'taken-back',
+  'another-round',
+  'submitted',
+  'revising',
+  'closed',
+  'settled'
+] as const;
+export type Standing = (typeof STANDINGS)[number];
+
+/** Who holds a packet at a moment, and how that reads. */
+export interface Holding {
+  holder: Holder;
+  standing: Standing;
+  settledBy: SettledBy | null;
+  lastMove: Custody['lastMove'];
+}
+
+/** As much of a custody as it takes to say who holds the packet: lists read just this from the database. */
+export type CustodySummary = Pick<Custody, 'phase' | 'pieces' | 'settledBy' | 'excused' | 'inPerson' | 'lastMove'> & {
+  terms: Pick<Terms, 'due' | 'closes' | 'late'>;
+};
+
+/**
+ * Who holds the packet at a moment.
+ *
+ * Time enters only here: an open packet whose closing moment has passed reads as closed. Everything else is in the log.
+ */
+export function holding(custody: CustodySummary, now: Moment): Holding {
+  const settledBy = restedBy(custody);
+  if (settledBy !== null) return { holder: 'nobody', standing: 'settled', settledBy, lastMove: custody.lastMove };
+  const { phase, lastMove } = custody;
+  if (phase === 'submitted' || phase === 'revising') return { holder: 'teacher', standing: phase, settledBy, lastMove };
+  return { holder: 'student', standing: openStanding(custody, now), settledBy, lastMove };
+}
+
+/** What settled the packet, if anything did. An excuse or an in-person receipt rests on top of whatever lies below. */
+export function restedBy(custody: Pick<Custody, 'phase' | 'settledBy' | 'excused' | 'inPerson'>): SettledBy | null {
+  if (custody.excused) return 'excused';
+  if (custody.inPerson) return 'in-person';
+  return custody.phase === 'settled' ? custody.settledBy : null;
+}
+
+/**
+ * How many rounds count against the allowance: all but those taken back before the teacher looked into them.
+ */
+export function roundsUsed(custody: Custody): number {
+  return custody.rounds.filter((r) => r.opened || r.state !== 'taken-back').length;
+}
+
+/** How many more rounds may be submitted; null for as many as one likes. */
+export function roundsLeft(custody: Custody): number | null {
+  const { allowance } = custody.terms;
+  return allowance === null ? null : Math.max(0, allowance + custody.granted - roundsUsed(custody));
+}
+
+/** The standing round itself, or null. */
+export function standingRound(custody: Custody): CustodyRound | null {
+  return custody.rounds.find((r) => r.no === custody.standing) ?? null;
+}
+
+/** Rounds that can stand again when the present one is taken back: those that a later submit replaced. */
+export function restorableRounds(custody: Custody): number[] {
+  return custody.rounds.filter((r) => r.state === 'superseded').map((r) => r.no);
+}
+
+function openStanding(custody: CustodySummary, now: Moment): Standing {
+  if (isClosed(custody.terms, now)) return 'closed';
+  if (custody.phase === 'taken-back' || custody.phase === 'another-round') return custody.phase;
+  return custody.pieces > 0 ? 'in-progress' : 'not-started';
+}

@@ -1,0 +1,79 @@
+import type { Moment } from '../time/moment';
+import { allowed, type Action, type Refusal } from './allowed';
+import { roundsLeft, type Custody } from './custody';
+import type { CustodyDeed, CustodyEvent } from './events';
+import { apply } from './fold';
+
+export type Decision = { ok: true; events: CustodyEvent[]; custody: Custody } | { ok: false; why: Refusal };
+
+/**
+ * What an action writes into the log, if it is allowed.
+ *
+ * The one way in which events come to be: the server appends exactly these, tests replay exactly these.
+ *
+ * @param by the acting person's id
+ * @returns the events (possibly none, where nothing changes) and the custody after them, or the refusal
+ */
+export function decide(custody: Custody, action: Action, now: Moment, by: string): Decision {
+  const verdict = allowed(custody, action, now);
+  if (!verdict.ok) return verdict;
+  const events = deeds(custody, action).map((deed): CustodyEvent => ({ ...deed, at: now, by }));
+  return { ok: true, events, custody: events.reduce(apply, custody) };
+}
+
+function deeds(c: Custody, action: Action): CustodyDeed[] {
+  const write = DEEDS[action.do] as (c: Custody, a: Action) => CustodyDeed[];
+  return write(c, action);
+}
+
+type Deeds = { [D in Action['do']]: (c: Custody, a: Extract<Action, { do: D }>) => CustodyDeed[] };
+
+const DEEDS: Deeds = {
+  open: (c) => (c.opened ? [] : [{ type: 'opened' }]),
+  'add-piece': (_c, a) => [{ type: 'piece-added', piece: a.piece }],
+  'remove-piece': (_c, a) => [{ type: 'piece-removed', piece: a.piece }],
+  submit: (c) => [{ type: 'submitted', round: c.rounds.length + 1, pieces: c.pieces }],
+  'take-back': (c, a) => [{ type: 'taken-back', round: standing(c), restores: a.restores }],
+  revise: (c) => [{ type: 'revised', round: standing(c) }],
+  'drop-revision': (c, a) => [{ type: 'revision-dropped', round: standing(c), pieces: a.pieces }],
+  'declare-done': () => [{ type: 'declared-done' }],
+  'withdraw-declaration': () => [{ type: 'declaration-withdrawn' }],
+  'open-round': (c) => (roundNow(c)?.opened ? [] : [{ type: 'round-opened', round: standing(c) }]),
+  mark: (c) => (roundNow(c)?.markingBegun ? [] : [{ type: 'marked', round: standing(c) }]),
+  return: (c, a) => [
+    ...extension(a),
+    {
+      type: 'returned',
+      round: c.standing ?? settledRound(c),
+      outcome: a.outcome,
+      grants: a.outcome === 'another-round' && roundsLeft(c) === 0 ? 1 : 0
+    }
+  ],
+  'look-and-settle': (c) => [{ type: 'looked-at', round: standing(c) }],
+  excuse: () => [{ type: 'excused' }],
+  'lift-excuse': () => [{ type: 'excuse-lifted' }],
+  'receive-in-person': () => [{ type: 'received-in-person' }],
+  'undo-in-person': () => [{ type: 'in-person-undone' }],
+  extend: (_c, a) => extension(a)
+};
+
+function extension(a: { due?: Moment | null; closes?: Moment | null }): CustodyDeed[] {
+  const { due, closes } = a;
+  return due === undefined && closes === undefined ? [] : [{ type: 'extended', due, closes }];
+}
+
+function standing(c: Custody): number {
+  if (c.standing === null) throw new Error('No round stands, although the action was allowed.');
+  return c.standing;
+}
+
+/** The round whose result settled the packet, for a correction. */
+function settledRound(c: Custody): number {
+  const round = c.rounds.find((r) => r.state === 'settled');
+  if (!round) throw new Error('Nothing stands and nothing settled, although returning was allowed.');
+  return round.no;
+}
+
+function roundNow(c: Custody) {
+  return c.rounds.find((r) => r.no === c.standing);
+}

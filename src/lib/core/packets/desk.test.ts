@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { arrangeDesk, deskGroup, need, type DeskEntry } from './desk';
+import { costNow, latePolicyWords, roundTimeliness, timeToDue } from './due';
+import { holdingWords, holdingWordsForTeacher } from './words';
+import { STANDINGS } from './custody';
+import { countedPoints, pointsText } from '../grades/points';
+
+const NOW = 1_000_000_000;
+const HOUR = 3_600_000;
+const entry = (over: Partial<DeskEntry> = {}): DeskEntry => ({
+  standing: 'not-started',
+  due: NOW + 100 * HOUR,
+  closes: null,
+  opens: null,
+  since: null,
+  ...over
+});
+
+describe('the Desk', () => {
+  it.each<[string, Partial<DeskEntry>, string, string | null]>([
+    ['due in days', {}, 'with-you', null],
+    ['due tonight', { due: NOW + 5 * HOUR }, 'needs-you', 'due-soon'],
+    ['overdue', { due: NOW - HOUR }, 'needs-you', 'overdue'],
+    ['taken back, however far the due moment', { standing: 'taken-back' }, 'needs-you', 'teacher-has-nothing'],
+    ['another round asked', { standing: 'another-round' }, 'needs-you', 'another-round'],
+    ['undated', { due: null }, 'no-date', null],
+    ['submitted and overdue by the date', { standing: 'submitted', due: NOW - HOUR }, 'with-teacher', null],
+    ['being revised', { standing: 'revising' }, 'with-teacher', null],
+    ['closed', { standing: 'closed', due: NOW - HOUR }, 'closed', null],
+    ['settled', { standing: 'settled' }, 'settled', null],
+    ['due soon but not open yet', { due: NOW + HOUR, opens: NOW + 1 }, 'with-you', null]
+  ])('%s', (_name, over, group, why) => {
+    expect([deskGroup(entry(over), NOW), need(entry(over), NOW)]).toEqual([group, why]);
+  });
+
+  it('puts what is due first on top, and the longest wait first', () => {
+    const arranged = arrangeDesk(
+      [
+        entry({ due: NOW + 90 * HOUR }),
+        entry({ due: NOW + 80 * HOUR }),
+        entry({ standing: 'submitted', since: 20 }),
+        entry({ standing: 'submitted', since: 10 })
+      ],
+      NOW
+    );
+    expect(arranged.get('with-you')?.map((e) => e.due)).toEqual([NOW + 80 * HOUR, NOW + 90 * HOUR]);
+    expect(arranged.get('with-teacher')?.map((e) => e.since)).toEqual([10, 20]);
+  });
+});
+
+describe('timeliness beside the baton', () => {
+  const late = { kind: 'per-day', percent: 10, graceMinutes: 15, floorPercent: 50 } as const;
+  it.each([
+    [NOW + 3 * HOUR, null, 'Due in 3 h', 'soon'],
+    [NOW + 100 * HOUR, null, 'Due in 4 days', 'ahead'],
+    [NOW - 2 * HOUR, null, 'Overdue by 2 h', 'overdue'],
+    [NOW - 2 * HOUR, NOW, 'Closed', 'closed'],
+    [null, null, 'No due date', 'none']
+  ])('due %s, closing %s', (due, closes, words, tone) => {
+    expect(timeToDue({ due, closes, late }, NOW)).toEqual({ words, tone });
+  });
+  it('says what a round was', () => {
+    expect(roundTimeliness(0, NOW).words).toBe('On time');
+    expect(roundTimeliness(3660, NOW)).toEqual({ words: 'Late by 1 h 1 min', tone: 'late' });
+    expect(roundTimeliness(0, null).words).toBe('No due date');
+  });
+  it('says what it costs now, and what the rule is', () => {
+    expect(costNow(NOW, 'UTC', late, NOW + HOUR)).toBe('Late: day 1, 10 % of the points are lost');
+    expect(costNow(NOW, 'UTC', { kind: 'flat', percent: 20, graceMinutes: 0 }, NOW + HOUR)).toMatch(/20 %/);
+    expect(costNow(NOW, 'UTC', { kind: 'none' }, NOW + HOUR)).toBe('Late, and it costs no points');
+    expect(costNow(NOW, 'UTC', late, NOW)).toBeNull();
+    expect(latePolicyWords(late)).toBe(
+      'Each started day late costs 10 % of the points, never below 50 %. The first 15 min are free.'
+    );
+    expect(latePolicyWords({ kind: 'not-accepted', graceMinutes: 0 })).toBe('Late work is not accepted.');
+  });
+});
+
+it('has words for every standing on both sides, and they differ from each other', () => {
+  for (const words of [holdingWords, holdingWordsForTeacher]) {
+    const said = STANDINGS.map((standing) => words({ standing, settledBy: 'result' }));
+    expect(new Set(said).size).toBe(STANDINGS.length);
+  }
+});
+
+describe('points', () => {
+  it('charges lateness and rounds halves up to hundredths', () => {
+    expect(countedPoints(18, 0.9)).toBe(16.2);
+    expect(countedPoints(1.005, 1)).toBe(1.01);
+    expect(countedPoints(17.5, 0.8)).toBe(14);
+  });
+  it('writes no needless zeros', () => expect([pointsText(16), pointsText(16.25), pointsText(16.5)]).toEqual(['16', '16.25', '16.5']));
+});

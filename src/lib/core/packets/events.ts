@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import type { Moment } from '../time/moment';
+
+const round = z.number().int().min(1);
+const moment = z.number().int();
+
+/**
+ * Everything that can happen to a packet, as it is written in the log. Nothing in the log is ever changed or removed;
+ * where a person changes their mind, a later event says so.
+ */
+export const CustodyDeed = z.discriminatedUnion('type', [
+  /** The student looked at the assignment for the first time. */
+  z.object({ type: z.literal('opened') }),
+  z.object({ type: z.literal('piece-added'), piece: z.string() }),
+  z.object({ type: z.literal('piece-removed'), piece: z.string() }),
+  /** `pieces`: how many went into the round. */
+  z.object({ type: z.literal('submitted'), round, pieces: z.number().int().min(1) }),
+  /** `restores`: the earlier round that stands again, or null where the teacher has nothing from now on. */
+  z.object({ type: z.literal('taken-back'), round, restores: round.nullable() }),
+  /** The student began the next round while this one keeps standing. */
+  z.object({ type: z.literal('revised'), round }),
+  /** The student gave the revision up; the packet holds the standing round's pieces again. */
+  z.object({ type: z.literal('revision-dropped'), round, pieces: z.number().int().min(1) }),
+  /** The teacher looked into the round. From then on, taking it back no longer frees its place in the allowance. */
+  z.object({ type: z.literal('round-opened'), round }),
+  /** The teacher noted first points or a remark: marking has begun. */
+  z.object({ type: z.literal('marked'), round }),
+  /** `grants`: 1 where the teacher asks for a round beyond the allowance and thereby gives it. */
+  z.object({
+    type: z.literal('returned'),
+    round,
+    outcome: z.enum(['settled', 'another-round']),
+    grants: z.union([z.literal(0), z.literal(1)])
+  }),
+  z.object({ type: z.literal('looked-at'), round }),
+  z.object({ type: z.literal('declared-done') }),
+  z.object({ type: z.literal('declaration-withdrawn') }),
+  z.object({ type: z.literal('excused') }),
+  z.object({ type: z.literal('excuse-lifted') }),
+  z.object({ type: z.literal('received-in-person') }),
+  z.object({ type: z.literal('in-person-undone') }),
+  /** New moments for this packet alone; a field left out stays as it was. */
+  z.object({ type: z.literal('extended'), due: moment.nullable().optional(), closes: moment.nullable().optional() })
+]);
+
+export type CustodyDeed = z.infer<typeof CustodyDeed>;
+export type CustodyEventType = CustodyDeed['type'];
+
+/** A deed with its moment (the server's clock) and the person who did it. */
+export type CustodyEvent = CustodyDeed & { at: Moment; by: string };

@@ -1,0 +1,77 @@
+import type { Refusal } from './allowed';
+import type { Holding, SettledBy, Standing } from './custody';
+
+/**
+ * Why something cannot be done, as the person reads it: the fact, then what they can do.
+ *
+ * The one place where refusal codes become words.
+ */
+export function refusalWords(why: Refusal): string {
+  return REFUSAL_WORDS[why];
+}
+
+/** Who holds the work, in words. The baton's text equivalent for the student. */
+export function holdingWords(holding: Pick<Holding, 'standing' | 'settledBy'>): string {
+  return holding.standing === 'settled' ? SETTLED_WORDS[holding.settledBy ?? 'result'] : STANDING_WORDS[holding.standing];
+}
+
+/** The same for the teacher, who reads "you" from the other side. */
+export function holdingWordsForTeacher(holding: Pick<Holding, 'standing' | 'settledBy'>): string {
+  return holding.standing === 'settled'
+    ? SETTLED_WORDS[holding.settledBy ?? 'result']
+    : TEACHER_WORDS[holding.standing];
+}
+
+const STANDING_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
+  'not-started': 'With you: not started',
+  'in-progress': 'With you: in progress',
+  'taken-back': 'With you: your teacher has nothing',
+  'another-round': 'Back with you: another round asked',
+  submitted: 'With your teacher',
+  revising: 'With your teacher, while you revise',
+  closed: 'Closed: nothing was submitted'
+};
+
+const TEACHER_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
+  'not-started': 'With the student: not started',
+  'in-progress': 'With the student: in progress',
+  'taken-back': 'With the student: taken back, you have nothing',
+  'another-round': 'With the student: you asked for another round',
+  submitted: 'With you',
+  revising: 'With you, while the student revises',
+  closed: 'Closed: nothing was submitted'
+};
+
+const SETTLED_WORDS: Record<SettledBy, string> = {
+  result: 'Settled: returned',
+  'looked-at': 'Settled: looked at',
+  declared: 'Settled: declared done',
+  excused: 'Settled: excused',
+  'in-person': 'Settled: accepted in person'
+};
+
+const REFUSAL_WORDS: Record<Refusal, string> = {
+  'not-open-yet': 'This has not opened yet. You can read it now and begin when it opens.',
+  closed: 'This has closed, so nothing can be changed or submitted any more. Your teacher can extend it for you.',
+  'late-not-accepted':
+    'The due moment has passed and this assignment takes no late work. Your teacher can extend it for you.',
+  'with-teacher': 'Your teacher has this now. Revise it to work on the next round, or take it back.',
+  'already-settled': 'This is settled. Nothing more can be changed here.',
+  excused: 'This was excused. Nothing is asked here any more.',
+  'received-in-person': 'This was accepted in person. Nothing more needs to be submitted.',
+  'nothing-to-submit': 'The packet is empty. Add at least one piece, then submit.',
+  'no-round-left': 'There is no round left to submit, so what stands now has to stay.',
+  'taking-back-not-permitted': 'Taking back is not allowed on this assignment.',
+  'marking-has-begun': 'Marking of this round has begun. Ask your teacher to hand it back.',
+  'nothing-stands': 'No round stands here at the moment.',
+  'not-an-earlier-round': 'That round cannot stand again.',
+  'not-revising': 'Nothing is being revised here.',
+  'settles-by-declaration': 'Nothing is submitted here: this is settled when you say that it is done.',
+  'settles-by-looking': 'This is settled by being looked at. It takes no points.',
+  'settles-by-result': 'This is settled by a returned result.',
+  'not-declared': 'Nobody has declared this done.',
+  'needs-new-closing': 'This has closed already. Give a new closing moment, so that another round can be submitted.',
+  'not-excused': 'This is not excused.',
+  'not-received-in-person': 'Nothing was accepted in person here.',
+  'closes-before-due': 'The closing moment lies before the due moment. Give a later one.'
+};

@@ -1,0 +1,65 @@
+/** Someone who is signed in, as the policy needs to know them. */
+export interface Actor {
+  id: string;
+  /** Roles in the whole school. They open nothing in a course by themselves. */
+  schoolRoles: readonly SchoolRole[];
+}
+
+export type SchoolRole = 'office' | 'guardian';
+export type CourseRole = 'student' | 'teacher';
+
+/** How the actor stands to what they want to touch. */
+export interface Relation {
+  /** Their role in the course that it belongs to; null where they have none or have left. */
+  courseRole: CourseRole | null;
+  /** The packet belongs to a party of which they are a member. */
+  ownsPacket?: boolean;
+  /** The assignment is visible to students (published and not hidden). */
+  published?: boolean;
+  /** The assignment lets the teacher follow drafts, and says so beside the packet. */
+  followsDrafts?: boolean;
+}
+
+/**
+ * Everything that anybody can do to something in a course. What is not in this list, nobody can do.
+ */
+export const DEEDS = [
+  'read-course',
+  'read-assignment',
+  'work-on-own-packet',
+  'read-own-packet',
+  'read-draft',
+  'read-round',
+  'mark-round',
+  'see-class',
+  'excuse-or-extend'
+] as const;
+export type Deed = (typeof DEEDS)[number];
+
+/**
+ * Whether a person may do something. Denies unless a rule says yes.
+ *
+ * Answers *who*; *when* is custody's business (packets/allowed.ts). A refusal on someone else's packet is answered by
+ * the server as "not found", so that nobody learns what exists.
+ */
+export function may(actor: Actor | null, deed: Deed, relation: Relation): boolean {
+  if (actor === null || relation.courseRole === null) return false;
+  return RULES[deed](relation);
+}
+
+const teaches = (r: Relation) => r.courseRole === 'teacher';
+const studies = (r: Relation) => r.courseRole === 'student';
+const owns = (r: Relation) => studies(r) && r.ownsPacket === true;
+
+const RULES: Record<Deed, (r: Relation) => boolean> = {
+  'read-course': () => true,
+  'read-assignment': (r) => teaches(r) || r.published === true,
+  'work-on-own-packet': (r) => owns(r) && r.published === true,
+  'read-own-packet': owns,
+  // What has not been submitted is private, unless the assignment says beside the packet that it can be followed.
+  'read-draft': (r) => owns(r) || (teaches(r) && r.followsDrafts === true),
+  'read-round': (r) => owns(r) || teaches(r),
+  'mark-round': teaches,
+  'see-class': teaches,
+  'excuse-or-extend': teaches
+};

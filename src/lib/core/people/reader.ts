@@ -1,0 +1,5 @@
+/** For whom times are written. */
+export interface Reader {
+  /** IANA zone in which this person reads times. */
+  zone: string;
+}

@@ -1,0 +1,38 @@
+import { homedir } from 'node:os';
+import { join } from 'node:path';
+import { z } from 'zod';
+
+const MEBIBYTE = 1024 * 1024;
+
+const Environment = z.object({
+  DATABASE_URL: z.string().default('postgres://127.0.0.1:1/unset'),
+  /** Folder of the blobs; the cluster of `npm start` lives beside them. */
+  VENDRO_DATA: z.string().optional(),
+  /** Largest file that a packet takes, in MiB. */
+  VENDRO_MAX_FILE_MIB: z.coerce.number().int().positive().default(2048),
+  /** Where the server's clock starts (ISO 8601); it runs on from there. */
+  VENDRO_NOW: z.iso.datetime().optional(),
+  /** `frozen` stops the clock at VENDRO_NOW. */
+  VENDRO_CLOCK: z.enum(['running', 'frozen']).default('running'),
+  /** `1` opens the control route that moves the clock, on loopback only. */
+  VENDRO_TEST: z.string().optional(),
+  VENDRO_LOG: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
+  /** Connections to PostgreSQL that one process keeps at most. */
+  VENDRO_DB_POOL: z.coerce.number().int().positive().default(10),
+  ORIGIN: z.string().optional()
+});
+
+const env = Environment.parse(process.env);
+
+/** The settings of this process, parsed once. The README lists the variables. */
+export const config = {
+  databaseUrl: env.DATABASE_URL,
+  blobFolder: join(env.VENDRO_DATA ?? join(homedir(), '.local', 'share', 'vendro'), 'blobs'),
+  maxFileBytes: env.VENDRO_MAX_FILE_MIB * MEBIBYTE,
+  clockStart: env.VENDRO_NOW === undefined ? null : Date.parse(env.VENDRO_NOW),
+  clockFrozen: env.VENDRO_CLOCK === 'frozen',
+  test: env.VENDRO_TEST === '1',
+  logLevel: env.VENDRO_LOG,
+  poolSize: env.VENDRO_DB_POOL,
+  secureCookies: env.ORIGIN?.startsWith('https:') ?? false
+} as const;

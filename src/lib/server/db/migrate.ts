@@ -1,0 +1,38 @@
+import { SequelizeStorage, Umzug } from 'umzug';
+import { database } from './connection';
+import * as foundation from './migrations/0001-foundation';
+
+/** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
+const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [{ name: '0001-foundation', ...foundation }];
+
+/** Migrations of the schema, with the list of those done kept in the database itself. */
+export const umzug = new Umzug({
+  migrations: MIGRATIONS.map(({ name, up, down }) => ({
+    name,
+    up: () => runSql(up),
+    down: () => runSql(down)
+  })),
+  storage: new SequelizeStorage({ sequelize: database, tableName: 'migrations' }),
+  logger: undefined
+});
+
+/**
+ * Brings the schema up to date. Several processes may try at once: an advisory lock lets one work and the rest wait.
+ *
+ * @returns the names of the migrations that this call ran
+ */
+export async function migrate(): Promise<string[]> {
+  return database.transaction(async (lock) => {
+    await database.query('select pg_advisory_xact_lock(80411)', { transaction: lock });
+    return (await umzug.up()).map((migration) => migration.name);
+  });
+}
+
+/** The names of migrations that this version knows and the database has not seen. */
+export async function pendingMigrations(): Promise<string[]> {
+  return (await umzug.pending()).map((migration) => migration.name);
+}
+
+async function runSql(sql: string): Promise<void> {
+  await database.transaction((tx) => database.query(sql, { transaction: tx, raw: true }));
+}

@@ -1,0 +1,83 @@
+import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize';
+import type { LatePolicy } from '$core/assignments/late-policy';
+import type { Settles } from '$core/packets/terms';
+import { database } from '../connection';
+import { flag, id, json, maybeMoment, maybeUuid, maybeWhole, moment, text, uuid, whole } from './columns';
+
+export class Course extends Model<InferAttributes<Course>, InferCreationAttributes<Course>> {
+  declare id: CreationOptional<string>;
+  declare slug: string;
+  declare title: string;
+  /** Which of our drawings tells this course from the others. */
+  declare emblem: string;
+  declare zone: string;
+  declare createdAt: Date;
+}
+Course.init(
+  { id, slug: text, title: text, emblem: text, zone: text, createdAt: moment },
+  { sequelize: database, tableName: 'courses' }
+);
+
+export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<Unit>> {
+  declare id: CreationOptional<string>;
+  declare courseId: string;
+  declare title: string;
+  declare position: number;
+}
+Unit.init({ id, courseId: uuid, title: text, position: whole }, { sequelize: database, tableName: 'units' });
+
+export class Assignment extends Model<InferAttributes<Assignment>, InferCreationAttributes<Assignment>> {
+  declare id: CreationOptional<string>;
+  declare courseId: string;
+  declare unitId: string | null;
+  declare title: string;
+  declare briefHtml: string;
+  /** Null where it gives no points. PostgreSQL's numeric comes as text. */
+  declare points: string | null;
+  declare opensAt: Date | null;
+  declare dueAt: Date | null;
+  declare closesAt: Date | null;
+  declare allowance: number | null;
+  declare takeBack: boolean;
+  declare settles: Settles;
+  declare latePolicy: LatePolicy;
+  declare alsoOpen: boolean;
+  declare followsDrafts: boolean;
+  declare published: boolean;
+  declare createdAt: Date;
+}
+Assignment.init(
+  {
+    id,
+    courseId: uuid,
+    unitId: maybeUuid,
+    title: text,
+    briefHtml: text,
+    points: { type: DataTypes.DECIMAL(8, 2) },
+    opensAt: maybeMoment,
+    dueAt: maybeMoment,
+    closesAt: maybeMoment,
+    allowance: maybeWhole,
+    takeBack: flag,
+    settles: text,
+    latePolicy: json,
+    alsoOpen: flag,
+    followsDrafts: flag,
+    published: flag,
+    createdAt: moment
+  },
+  { sequelize: database, tableName: 'assignments' }
+);
+
+export class Deliverable extends Model<InferAttributes<Deliverable>, InferCreationAttributes<Deliverable>> {
+  declare id: CreationOptional<string>;
+  declare assignmentId: string;
+  declare position: number;
+  declare title: string;
+  declare ask: string;
+  declare optional: boolean;
+}
+Deliverable.init(
+  { id, assignmentId: uuid, position: whole, title: text, ask: text, optional: flag },
+  { sequelize: database, tableName: 'deliverables' }
+);

@@ -1,0 +1,165 @@
+import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize';
+import type { Custody, RoundState } from '$core/packets/custody';
+import { database } from '../connection';
+import { flag, id, json, maybeMoment, maybeText, maybeUuid, maybeWhole, moment, text, uuid, whole } from './columns';
+
+/** What a party hands over. All but the first three columns project its custody events. */
+export class Packet extends Model<InferAttributes<Packet>, InferCreationAttributes<Packet>> {
+  declare id: CreationOptional<string>;
+  declare assignmentId: string;
+  declare partyId: string;
+  declare lastSeq: CreationOptional<number>;
+  declare phase: CreationOptional<Custody['phase']>;
+  declare pieces: CreationOptional<number>;
+  declare standingRound: CreationOptional<number | null>;
+  declare settledBy: CreationOptional<Custody['settledBy']>;
+  declare excused: CreationOptional<boolean>;
+  declare inPerson: CreationOptional<boolean>;
+  declare lastMove: CreationOptional<Custody['lastMove']>;
+  declare sinceAt: CreationOptional<Date | null>;
+  /** True once an extension replaced the assignment's moments with those below. */
+  declare extended: CreationOptional<boolean>;
+  declare dueAt: CreationOptional<Date | null>;
+  declare closesAt: CreationOptional<Date | null>;
+}
+Packet.init(
+  {
+    id,
+    assignmentId: uuid,
+    partyId: uuid,
+    lastSeq: { ...whole, defaultValue: 0 },
+    phase: { ...text, defaultValue: 'making' },
+    pieces: { ...whole, defaultValue: 0 },
+    standingRound: maybeWhole,
+    settledBy: maybeText,
+    excused: { ...flag, defaultValue: false },
+    inPerson: { ...flag, defaultValue: false },
+    lastMove: maybeText,
+    sinceAt: maybeMoment,
+    extended: { ...flag, defaultValue: false },
+    dueAt: maybeMoment,
+    closesAt: maybeMoment
+  },
+  { sequelize: database, tableName: 'packets' }
+);
+
+export class CustodyRow extends Model<InferAttributes<CustodyRow>, InferCreationAttributes<CustodyRow>> {
+  declare packetId: string;
+  declare seq: number;
+  declare type: string;
+  declare at: Date;
+  declare byPerson: string;
+  declare data: Record<string, unknown>;
+}
+CustodyRow.init(
+  {
+    packetId: { ...uuid, primaryKey: true },
+    seq: { ...whole, primaryKey: true },
+    type: text,
+    at: moment,
+    byPerson: uuid,
+    data: json
+  },
+  { sequelize: database, tableName: 'custody_events' }
+);
+
+/** One thing in the packet, until it is submitted only the student's. */
+export class Piece extends Model<InferAttributes<Piece>, InferCreationAttributes<Piece>> {
+  declare id: CreationOptional<string>;
+  declare packetId: string;
+  /** Null for the "also" place. */
+  declare deliverableId: string | null;
+  declare kind: CreationOptional<'file'>;
+  declare name: string;
+  declare sha256: string;
+  declare addedAt: Date;
+  declare position: number;
+}
+Piece.init(
+  {
+    id,
+    packetId: uuid,
+    deliverableId: maybeUuid,
+    kind: { ...text, defaultValue: 'file' },
+    name: text,
+    sha256: text,
+    addedAt: moment,
+    position: whole
+  },
+  { sequelize: database, tableName: 'pieces' }
+);
+
+/** One submitted, frozen copy of the packet. */
+export class Round extends Model<InferAttributes<Round>, InferCreationAttributes<Round>> {
+  declare packetId: string;
+  declare no: number;
+  declare state: RoundState;
+  declare submittedAt: Date;
+  declare submittedBy: string;
+  declare dueAt: Date | null;
+  declare lateSeconds: number;
+  declare startedDays: number;
+  declare kept: string;
+  declare openedAt: CreationOptional<Date | null>;
+}
+Round.init(
+  {
+    packetId: { ...uuid, primaryKey: true },
+    no: { ...whole, primaryKey: true },
+    state: text,
+    submittedAt: moment,
+    submittedBy: uuid,
+    dueAt: maybeMoment,
+    lateSeconds: whole,
+    startedDays: whole,
+    kept: { type: DataTypes.DECIMAL(5, 4), allowNull: false },
+    openedAt: maybeMoment
+  },
+  { sequelize: database, tableName: 'rounds' }
+);
+
+/** Points and a remark. A draft until it is returned. */
+export class Mark extends Model<InferAttributes<Mark>, InferCreationAttributes<Mark>> {
+  declare id: CreationOptional<string>;
+  declare packetId: string;
+  declare roundNo: number | null;
+  declare points: string | null;
+  declare remark: string;
+  declare outcome: CreationOptional<'settled' | 'another-round' | null>;
+  declare kept: CreationOptional<string>;
+  declare byPerson: string;
+  declare changedAt: Date;
+  declare returnedAt: CreationOptional<Date | null>;
+}
+Mark.init(
+  {
+    id,
+    packetId: uuid,
+    roundNo: maybeWhole,
+    points: { type: DataTypes.DECIMAL(8, 2) },
+    remark: text,
+    outcome: maybeText,
+    kept: { type: DataTypes.DECIMAL(5, 4), allowNull: false, defaultValue: '1' },
+    byPerson: uuid,
+    changedAt: moment,
+    returnedAt: maybeMoment
+  },
+  { sequelize: database, tableName: 'marks' }
+);
+
+/** Bytes, known by their hash, written once. */
+export class Blob extends Model<InferAttributes<Blob>, InferCreationAttributes<Blob>> {
+  declare sha256: string;
+  declare size: string;
+  declare mediaType: string;
+  declare storedAt: Date;
+}
+Blob.init(
+  {
+    sha256: { ...text, primaryKey: true },
+    size: { type: DataTypes.BIGINT, allowNull: false },
+    mediaType: text,
+    storedAt: moment
+  },
+  { sequelize: database, tableName: 'blobs' }
+);

@@ -21,6 +21,7 @@ export default defineConfig({
           environment: 'node',
           include: ['src/lib/server/**/*.test.ts', 'tests/server/**/*.test.ts'],
           globalSetup: 'tests/server/global-setup.ts',
+          setupFiles: ['tests/server/own-database.ts'],
           testTimeout: 30_000,
           hookTimeout: 60_000
         }

@@ -136,8 +136,10 @@ create table packets (
   in_person boolean not null default false,
   last_move text check (last_move in ('to-teacher', 'to-student')),
   since_at timestamptz,
-  extended boolean not null default false,
+  -- Where an extension replaced the assignment's moments, the replacement; otherwise the flags are false.
+  due_extended boolean not null default false,
   due_at timestamptz,
+  closes_extended boolean not null default false,
   closes_at timestamptz,
   unique (assignment_id, party_id),
   check ((phase in ('submitted', 'revising')) = (standing_round is not null)),
@@ -223,7 +225,7 @@ create index marks_by_packet on marks (packet_id, returned_at);
 -- What a use-case answered to a request's idempotency key, so that a repeated request gets the same answer.
 create table answered_requests (
   person_id uuid not null references people on delete cascade,
-  key text not null check (length(key) between 8 and 100),
+  key text not null check (length(key) between 8 and 160),
   answer jsonb not null,
   at timestamptz not null,
   primary key (person_id, key)

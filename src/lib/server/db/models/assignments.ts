@@ -14,7 +14,7 @@ export class Course extends Model<InferAttributes<Course>, InferCreationAttribut
   declare createdAt: Date;
 }
 Course.init(
-  { id, slug: text, title: text, emblem: text, zone: text, createdAt: moment },
+  { id: id(), slug: text(), title: text(), emblem: text(), zone: text(), createdAt: moment() },
   { sequelize: database, tableName: 'courses' }
 );
 
@@ -24,7 +24,7 @@ export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<U
   declare title: string;
   declare position: number;
 }
-Unit.init({ id, courseId: uuid, title: text, position: whole }, { sequelize: database, tableName: 'units' });
+Unit.init({ id: id(), courseId: uuid(), title: text(), position: whole() }, { sequelize: database, tableName: 'units' });
 
 export class Assignment extends Model<InferAttributes<Assignment>, InferCreationAttributes<Assignment>> {
   declare id: CreationOptional<string>;
@@ -48,23 +48,23 @@ export class Assignment extends Model<InferAttributes<Assignment>, InferCreation
 }
 Assignment.init(
   {
-    id,
-    courseId: uuid,
-    unitId: maybeUuid,
-    title: text,
-    briefHtml: text,
+    id: id(),
+    courseId: uuid(),
+    unitId: maybeUuid(),
+    title: text(),
+    briefHtml: text(),
     points: { type: DataTypes.DECIMAL(8, 2) },
-    opensAt: maybeMoment,
-    dueAt: maybeMoment,
-    closesAt: maybeMoment,
-    allowance: maybeWhole,
-    takeBack: flag,
-    settles: text,
-    latePolicy: json,
-    alsoOpen: flag,
-    followsDrafts: flag,
-    published: flag,
-    createdAt: moment
+    opensAt: maybeMoment(),
+    dueAt: maybeMoment(),
+    closesAt: maybeMoment(),
+    allowance: maybeWhole(),
+    takeBack: flag(),
+    settles: text(),
+    latePolicy: json(),
+    alsoOpen: flag(),
+    followsDrafts: flag(),
+    published: flag(),
+    createdAt: moment()
   },
   { sequelize: database, tableName: 'assignments' }
 );
@@ -78,6 +78,6 @@ export class Deliverable extends Model<InferAttributes<Deliverable>, InferCreati
   declare optional: boolean;
 }
 Deliverable.init(
-  { id, assignmentId: uuid, position: whole, title: text, ask: text, optional: flag },
+  { id: id(), assignmentId: uuid(), position: whole(), title: text(), ask: text(), optional: flag() },
   { sequelize: database, tableName: 'deliverables' }
 );

@@ -17,28 +17,30 @@ export class Packet extends Model<InferAttributes<Packet>, InferCreationAttribut
   declare inPerson: CreationOptional<boolean>;
   declare lastMove: CreationOptional<Custody['lastMove']>;
   declare sinceAt: CreationOptional<Date | null>;
-  /** True once an extension replaced the assignment's moments with those below. */
-  declare extended: CreationOptional<boolean>;
+  /** True once an extension replaced the assignment's moment with this packet's own. */
+  declare dueExtended: CreationOptional<boolean>;
   declare dueAt: CreationOptional<Date | null>;
+  declare closesExtended: CreationOptional<boolean>;
   declare closesAt: CreationOptional<Date | null>;
 }
 Packet.init(
   {
-    id,
-    assignmentId: uuid,
-    partyId: uuid,
-    lastSeq: { ...whole, defaultValue: 0 },
-    phase: { ...text, defaultValue: 'making' },
-    pieces: { ...whole, defaultValue: 0 },
-    standingRound: maybeWhole,
-    settledBy: maybeText,
-    excused: { ...flag, defaultValue: false },
-    inPerson: { ...flag, defaultValue: false },
-    lastMove: maybeText,
-    sinceAt: maybeMoment,
-    extended: { ...flag, defaultValue: false },
-    dueAt: maybeMoment,
-    closesAt: maybeMoment
+    id: id(),
+    assignmentId: uuid(),
+    partyId: uuid(),
+    lastSeq: { ...whole(), defaultValue: 0 },
+    phase: { ...text(), defaultValue: 'making' },
+    pieces: { ...whole(), defaultValue: 0 },
+    standingRound: maybeWhole(),
+    settledBy: maybeText(),
+    excused: { ...flag(), defaultValue: false },
+    inPerson: { ...flag(), defaultValue: false },
+    lastMove: maybeText(),
+    sinceAt: maybeMoment(),
+    dueExtended: { ...flag(), defaultValue: false },
+    dueAt: maybeMoment(),
+    closesExtended: { ...flag(), defaultValue: false },
+    closesAt: maybeMoment()
   },
   { sequelize: database, tableName: 'packets' }
 );
@@ -53,12 +55,12 @@ export class CustodyRow extends Model<InferAttributes<CustodyRow>, InferCreation
 }
 CustodyRow.init(
   {
-    packetId: { ...uuid, primaryKey: true },
-    seq: { ...whole, primaryKey: true },
-    type: text,
-    at: moment,
-    byPerson: uuid,
-    data: json
+    packetId: { ...uuid(), primaryKey: true },
+    seq: { ...whole(), primaryKey: true },
+    type: text(),
+    at: moment(),
+    byPerson: uuid(),
+    data: json()
   },
   { sequelize: database, tableName: 'custody_events' }
 );
@@ -77,14 +79,14 @@ export class Piece extends Model<InferAttributes<Piece>, InferCreationAttributes
 }
 Piece.init(
   {
-    id,
-    packetId: uuid,
-    deliverableId: maybeUuid,
-    kind: { ...text, defaultValue: 'file' },
-    name: text,
-    sha256: text,
-    addedAt: moment,
-    position: whole
+    id: id(),
+    packetId: uuid(),
+    deliverableId: maybeUuid(),
+    kind: { ...text(), defaultValue: 'file' },
+    name: text(),
+    sha256: text(),
+    addedAt: moment(),
+    position: whole()
   },
   { sequelize: database, tableName: 'pieces' }
 );
@@ -104,16 +106,16 @@ export class Round extends Model<InferAttributes<Round>, InferCreationAttributes
 }
 Round.init(
   {
-    packetId: { ...uuid, primaryKey: true },
-    no: { ...whole, primaryKey: true },
-    state: text,
-    submittedAt: moment,
-    submittedBy: uuid,
-    dueAt: maybeMoment,
-    lateSeconds: whole,
-    startedDays: whole,
+    packetId: { ...uuid(), primaryKey: true },
+    no: { ...whole(), primaryKey: true },
+    state: text(),
+    submittedAt: moment(),
+    submittedBy: uuid(),
+    dueAt: maybeMoment(),
+    lateSeconds: whole(),
+    startedDays: whole(),
     kept: { type: DataTypes.DECIMAL(5, 4), allowNull: false },
-    openedAt: maybeMoment
+    openedAt: maybeMoment()
   },
   { sequelize: database, tableName: 'rounds' }
 );
@@ -133,16 +135,16 @@ export class Mark extends Model<InferAttributes<Mark>, InferCreationAttributes<M
 }
 Mark.init(
   {
-    id,
-    packetId: uuid,
-    roundNo: maybeWhole,
+    id: id(),
+    packetId: uuid(),
+    roundNo: maybeWhole(),
     points: { type: DataTypes.DECIMAL(8, 2) },
-    remark: text,
-    outcome: maybeText,
+    remark: text(),
+    outcome: maybeText(),
     kept: { type: DataTypes.DECIMAL(5, 4), allowNull: false, defaultValue: '1' },
-    byPerson: uuid,
-    changedAt: moment,
-    returnedAt: maybeMoment
+    byPerson: uuid(),
+    changedAt: moment(),
+    returnedAt: maybeMoment()
   },
   { sequelize: database, tableName: 'marks' }
 );
@@ -156,10 +158,10 @@ export class Blob extends Model<InferAttributes<Blob>, InferCreationAttributes<B
 }
 Blob.init(
   {
-    sha256: { ...text, primaryKey: true },
+    sha256: { ...text(), primaryKey: true },
     size: { type: DataTypes.BIGINT, allowNull: false },
-    mediaType: text,
-    storedAt: moment
+    mediaType: text(),
+    storedAt: moment()
   },
   { sequelize: database, tableName: 'blobs' }
 );

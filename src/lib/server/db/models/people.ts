@@ -16,7 +16,7 @@ export class Person extends Model<InferAttributes<Person>, InferCreationAttribut
   declare createdAt: Date;
 }
 Person.init(
-  { id, handle: text, name: text, sortName: text, email: text, zone: text, passwordHash: text, createdAt: moment },
+  { id: id(), handle: text(), name: text(), sortName: text(), email: text(), zone: text(), passwordHash: text(), createdAt: moment() },
   { sequelize: database, tableName: 'people' }
 );
 
@@ -25,7 +25,7 @@ export class SchoolRoleHeld extends Model<InferAttributes<SchoolRoleHeld>, Infer
   declare role: SchoolRole;
 }
 SchoolRoleHeld.init(
-  { personId: { ...uuid, primaryKey: true }, role: { ...text, primaryKey: true } },
+  { personId: { ...uuid(), primaryKey: true }, role: { ...text(), primaryKey: true } },
   { sequelize: database, tableName: 'school_roles' }
 );
 
@@ -34,14 +34,14 @@ export class Party extends Model<InferAttributes<Party>, InferCreationAttributes
   declare id: CreationOptional<string>;
   declare kind: 'person' | 'group';
 }
-Party.init({ id, kind: text }, { sequelize: database, tableName: 'parties' });
+Party.init({ id: id(), kind: text() }, { sequelize: database, tableName: 'parties' });
 
 export class PartyMember extends Model<InferAttributes<PartyMember>, InferCreationAttributes<PartyMember>> {
   declare partyId: string;
   declare personId: string;
 }
 PartyMember.init(
-  { partyId: { ...uuid, primaryKey: true }, personId: { ...uuid, primaryKey: true } },
+  { partyId: { ...uuid(), primaryKey: true }, personId: { ...uuid(), primaryKey: true } },
   { sequelize: database, tableName: 'party_members' }
 );
 
@@ -54,11 +54,11 @@ export class Enrolment extends Model<InferAttributes<Enrolment>, InferCreationAt
 }
 Enrolment.init(
   {
-    courseId: { ...uuid, primaryKey: true },
-    personId: { ...uuid, primaryKey: true },
-    role: text,
-    joinedAt: moment,
-    leftAt: maybeMoment
+    courseId: { ...uuid(), primaryKey: true },
+    personId: { ...uuid(), primaryKey: true },
+    role: text(),
+    joinedAt: moment(),
+    leftAt: maybeMoment()
   },
   { sequelize: database, tableName: 'enrolments' }
 );
@@ -75,11 +75,11 @@ export class Session extends Model<InferAttributes<Session>, InferCreationAttrib
 Session.init(
   {
     tokenHash: { type: DataTypes.BLOB, primaryKey: true },
-    personId: uuid,
-    createdAt: moment,
-    seenAt: moment,
-    expiresAt: moment,
-    agent: text
+    personId: uuid(),
+    createdAt: moment(),
+    seenAt: moment(),
+    expiresAt: moment(),
+    agent: text()
   },
   { sequelize: database, tableName: 'sessions' }
 );
@@ -95,10 +95,10 @@ export class SignInAttempt extends Model<InferAttributes<SignInAttempt>, InferCr
 SignInAttempt.init(
   {
     id: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true, autoIncrementIdentity: true },
-    account: text,
-    address: text,
-    at: moment,
-    succeeded: { ...flag, defaultValue: false }
+    account: text(),
+    address: text(),
+    at: moment(),
+    succeeded: { ...flag(), defaultValue: false }
   },
   { sequelize: database, tableName: 'sign_in_attempts' }
 );
@@ -115,11 +115,11 @@ export class AuditEntry extends Model<InferAttributes<AuditEntry>, InferCreation
 AuditEntry.init(
   {
     id: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true, autoIncrementIdentity: true },
-    at: moment,
+    at: moment(),
     personId: { type: DataTypes.UUID },
-    action: text,
-    subject: text,
-    data: { ...json, defaultValue: {} }
+    action: text(),
+    subject: text(),
+    data: { ...json(), defaultValue: {} }
   },
   { sequelize: database, tableName: 'audit' }
 );

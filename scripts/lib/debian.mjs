@@ -1,0 +1,28 @@
+import { existsSync } from 'node:fs';
+import { newestPostgres } from './postgres-binaries.mjs';
+import { run } from './run.mjs';
+import { step, Trouble } from './say.mjs';
+
+/** What a Debian package gives us, and how to see whether it is there. */
+const NEEDED = {
+  postgresql: () => newestPostgres() !== null,
+  chromium: () => existsSync('/usr/bin/chromium')
+};
+
+/**
+ * Installs the Debian packages that are missing. Without the right to, says the exact line to run.
+ *
+ * @param {Array<keyof typeof NEEDED>} packages
+ */
+export async function ensurePackages(packages) {
+  const missing = packages.filter((name) => !NEEDED[name]());
+  if (missing.length === 0) return;
+  const line = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
+  if (process.getuid?.() !== 0)
+    throw new Trouble(`Vendro needs ${missing.join(' and ')} from Debian. Please run this, then start again:\n\n  sudo ${line}\n`);
+  const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
+  await step(`Installing ${missing.join(' and ')} from Debian's packages`, async () => {
+    await run('apt-get', ['update', '-qq'], { quiet: true, env });
+    await run('apt-get', line.split(' ').slice(1), { quiet: true, env });
+  });
+}

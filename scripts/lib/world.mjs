@@ -1,0 +1,32 @@
+import { ensureDatabase, startCluster } from './cluster.mjs';
+import { ensurePackages } from './debian.mjs';
+import { dataFolder } from './folders.mjs';
+import { runTypeScript } from './run.mjs';
+import { step } from './say.mjs';
+
+/**
+ * The database and folders that a developer's server works on: DATABASE_URL where it is given, else a cluster of our
+ * own.
+ *
+ * @returns {Promise<{ env: { DATABASE_URL: string, VENDRO_DATA: string }, stop: () => Promise<void> }>}
+ */
+export async function openWorld() {
+  const folder = dataFolder();
+  const given = process.env.DATABASE_URL;
+  if (given) return { env: { DATABASE_URL: given, VENDRO_DATA: folder }, stop: async () => undefined };
+  await ensurePackages(['postgresql']);
+  const cluster = await step(`Starting PostgreSQL on loopback (${folder})`, () => startCluster(folder));
+  await ensureDatabase(cluster, 'vendro');
+  return { env: { DATABASE_URL: cluster.url('vendro'), VENDRO_DATA: folder }, stop: cluster.stop };
+}
+
+/**
+ * Brings the schema up to date and, where the database is empty, loads the demo world.
+ *
+ * @param {Record<string, string>} env
+ * @param {{ anew?: boolean }} [options] `anew` empties the database first
+ */
+export async function prepareWorld(env, { anew = false } = {}) {
+  if (!anew) await step('Bringing the database up to date', () => runTypeScript('src/lib/server/db/migrate.command.ts', env));
+  if (process.env.VENDRO_DEMO !== 'none' || anew) await runTypeScript('demo/load.command.ts', env, anew ? ['--anew'] : []);
+}

@@ -1,0 +1,70 @@
+import { spawn } from 'node:child_process';
+import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
+import { isPortFree } from './lib/ports.mjs';
+import { runScript, say, Trouble } from './lib/say.mjs';
+import { openWorld, prepareWorld } from './lib/world.mjs';
+
+/**
+ * `npm start`: everything from a fresh checkout to a served application. Has no dependencies, since it installs them.
+ */
+await runScript(async () => {
+  const port = Number(process.env.PORT ?? 5280);
+  if (!(await isPortFree(port)))
+    throw new Trouble(`Port ${port} is in use. Stop what runs there, or choose another: PORT=${port + 1} npm start`);
+  await ensureInstalled();
+  await ensureBuilt();
+  const world = await openWorld();
+  const server = { current: /** @type {import('node:child_process').ChildProcess | null} */ (null) };
+  stopOnSignal(server, world.stop);
+  await prepareWorld(world.env);
+  const origin = process.env.ORIGIN ?? `http://127.0.0.1:${port}`;
+  server.current = spawn(process.execPath, ['build/index.js'], {
+    stdio: ['ignore', 'inherit', 'inherit'],
+    // Its own process group: Ctrl-C reaches only this script, which then stops things in order.
+    detached: true,
+    env: {
+      ...process.env,
+      ...world.env,
+      HOST: '127.0.0.1',
+      PORT: String(port),
+      ORIGIN: origin,
+      BODY_SIZE_LIMIT: 'Infinity',
+      SHUTDOWN_TIMEOUT: '5',
+      NODE_ENV: 'production',
+      VENDRO_LOG: process.env.VENDRO_LOG ?? 'warn'
+    }
+  });
+  server.current.on('exit', async (code) => {
+    await world.stop();
+    process.exit(code ?? 0);
+  });
+  await healthy(origin.startsWith('http://127.0.0.1') ? origin : `http://127.0.0.1:${port}`);
+  say(`\nVendro is at ${origin}   (Ctrl-C stops it; its data stays)\n`);
+});
+
+/** @param {{ current: import('node:child_process').ChildProcess | null }} server @param {() => Promise<void>} stopWorld */
+function stopOnSignal(server, stopWorld) {
+  let stopping = false;
+  for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) {
+    process.on(signal, async () => {
+      if (stopping) return;
+      stopping = true;
+      say('\nStopping …');
+      if (server.current) server.current.kill('SIGTERM');
+      else {
+        await stopWorld();
+        process.exit(0);
+      }
+    });
+  }
+}
+
+/** @param {string} base */
+async function healthy(base) {
+  for (let i = 0; i < 300; i++) {
+    const answer = await fetch(`${base}/healthz`).catch(() => null);
+    if (answer?.ok) return;
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Trouble(`The server did not answer ${base}/healthz within 30 s.`);
+}

@@ -1,0 +1,43 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { keepableName, pieceRefusalWords, PIECE_REFUSALS, sizeText } from './piece-rules';
+
+describe('names are kept as given, but can do no harm', () => {
+  it.each([
+    ['Field report.docx', 'Field report.docx'],
+    ['Gezeitentümpel – Übersicht (2).pdf', 'Gezeitentümpel – Übersicht (2).pdf'],
+    ['../../etc/passwd', 'passwd'],
+    ['C:\\Users\\ilse\\report.pdf', 'report.pdf'],
+    ['report\u0000\r\n.pdf', 'report.pdf'],
+    ['photo\u202egpj.exe', 'photogpj.exe'],
+    ['..', 'unnamed file'],
+    ['   ', 'unnamed file'],
+    ['<script>alert(1)<', '<script>alert(1)<']
+  ])('%j', (given, kept) => expect(keepableName(given)).toBe(kept));
+
+  it('refuses what no file system would take', () => {
+    expect(keepableName('x'.repeat(256))).toBeNull();
+    expect(keepableName('x'.repeat(255))).toHaveLength(255);
+  });
+
+  it('never lets a path or a line break through', () => {
+    fc.assert(
+      fc.property(fc.string({ unit: 'binary' }), (given) => {
+        expect(keepableName(given) ?? '').not.toMatch(/[/\\\r\n\0]/);
+      })
+    );
+  });
+});
+
+it.each([
+  [0, '0 bytes'],
+  [999, '999 bytes'],
+  [4_200, '4.2 kB'],
+  [820_400, '820 kB'],
+  [2_147_483_648, '2.1 GB'],
+  [5e12, '5000 GB']
+])('%d bytes read %s', (bytes, words) => expect(sizeText(bytes)).toBe(words));
+
+it('says of every refusal what happened to the file', () => {
+  for (const why of PIECE_REFUSALS) expect(pieceRefusalWords(why, 1e9)).toMatch(/not added|then add/);
+});

@@ -1,0 +1,99 @@
+import { z } from 'zod';
+import type { Custody, Holding } from '$core/packets/custody';
+import { blank, fold } from '$core/packets/fold';
+import { holding } from '$core/packets/custody';
+import { may, type Actor, type CourseRole } from '$core/people/policy';
+import type { Moment } from '$core/time/moment';
+import { clock } from '../clock';
+import { select } from '../db/connection';
+import { NotHere } from '../outcome';
+import { readLog } from '../packets/log';
+import { readMarks, readPieces, readRounds, type MarkView, type PieceView, type RoundView } from '../packets/read-packet';
+import { cleanBrief } from './brief';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from './facts';
+
+/** One thing that the brief asks for. */
+export interface DeliverableView {
+  id: string;
+  title: string;
+  ask: string;
+  optional: boolean;
+}
+
+/** What anyone in the course reads of an assignment. */
+export interface AssignmentView {
+  facts: AssignmentFacts;
+  unitTitle: string | null;
+  briefHtml: string;
+  deliverables: DeliverableView[];
+  teachers: string[];
+  role: CourseRole;
+}
+
+/** The student's own packet on an assignment. */
+export interface OwnPacketView {
+  custody: Custody;
+  holding: Holding;
+  pieces: PieceView[];
+  rounds: RoundView[];
+  marks: MarkView[];
+  now: Moment;
+}
+
+/**
+ * The assignment as this person may read it.
+ *
+ * @throws NotHere when it does not exist, is not published, or is in a course of others
+ */
+export async function readAssignment(person: Actor, assignmentId: string): Promise<AssignmentView> {
+  const [row] = await select(AssignmentRow, ASSIGNMENT, [assignmentId, person.id]);
+  if (!row || !may(person, 'read-assignment', { courseRole: row.role, published: row.published }) || !row.role)
+    throw new NotHere('This assignment');
+  const deliverables = await select(
+    DeliverableRow,
+    'select id, title, ask, optional from deliverables where assignment_id = $1 order by position',
+    [assignmentId]
+  );
+  const { unitTitle, briefHtml, teachers, role, ...facts } = row;
+  return { facts, unitTitle, briefHtml: cleanBrief(briefHtml), deliverables, teachers, role };
+}
+
+/** The student's own packet, or an untouched one where they have not begun. */
+export async function readOwnPacket(person: Actor, facts: AssignmentFacts): Promise<OwnPacketView> {
+  const now = clock.now();
+  const [row] = await select(z.object({ id: z.string() }), OWN_PACKET, [facts.assignmentId, person.id]);
+  if (!row) {
+    const custody = blank(termsOf(facts));
+    return { custody, holding: holding(custody, now), pieces: [], rounds: [], marks: [], now };
+  }
+  const [log, pieces, rounds, marks] = await Promise.all([
+    readLog(row.id),
+    readPieces(row.id),
+    readRounds(row.id),
+    readMarks(row.id)
+  ]);
+  const custody = fold(termsOf(facts), log);
+  return { custody, holding: holding(custody, now), pieces, rounds, marks, now };
+}
+
+const AssignmentRow = AssignmentFacts.extend({
+  unitTitle: z.string().nullable(),
+  briefHtml: z.string(),
+  teachers: z.array(z.string()),
+  role: z.enum(['student', 'teacher']).nullable()
+});
+const DeliverableRow = z.object({ id: z.string(), title: z.string(), ask: z.string(), optional: z.boolean() });
+
+const ASSIGNMENT = `
+  select ${ASSIGNMENT_COLUMNS}, u.title as "unitTitle", a.brief_html as "briefHtml", e.role,
+    array(select t.name from enrolments te join people t on t.id = te.person_id
+      where te.course_id = a.course_id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers
+  from assignments a join courses c on c.id = a.course_id
+  left join units u on u.id = a.unit_id
+  left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
+  where a.id = $1`;
+
+const OWN_PACKET = `
+  select p.id from packets p
+  join party_members m on m.party_id = p.party_id and m.person_id = $2
+  where p.assignment_id = $1`;

@@ -1,0 +1,23 @@
+import { hash, verify } from '@node-rs/argon2';
+
+/**
+ * argon2id with the parameters that OWASP names first for it: 19 MiB, two passes, one lane. The package's default
+ * algorithm is argon2id.
+ */
+const PARAMETERS = { memoryCost: 19_456, timeCost: 2, parallelism: 1 };
+
+export function hashPassword(password: string): Promise<string> {
+  return hash(password, PARAMETERS);
+}
+
+/**
+ * Whether the password belongs to the hash. Without a hash (no such account) it takes as long and says no, so that the
+ * time of an answer tells nobody which accounts exist.
+ */
+export async function passwordFits(stored: string | null, password: string): Promise<boolean> {
+  decoy ??= hashPassword('nobody has this password');
+  const fits = await verify(stored ?? (await decoy), password);
+  return stored !== null && fits;
+}
+
+let decoy: Promise<string> | undefined;

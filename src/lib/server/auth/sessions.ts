@@ -1,0 +1,90 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { z } from 'zod';
+import { DAY, MINUTE, type Moment } from '$core/time/moment';
+import { clock } from '../clock';
+import { execute, ms, select, type Tx } from '../db/connection';
+import { Session } from '../db/models/people';
+
+export const SESSION_COOKIE = 'vendro_session';
+const LASTS = 30 * DAY;
+const SEEN_EVERY = 10 * MINUTE;
+
+/** Who is behind a session, with what the shell of every page shows. */
+export interface SignedIn {
+  id: string;
+  name: string;
+  handle: string;
+  zone: string;
+  schoolRoles: Array<'office' | 'guardian'>;
+  studies: boolean;
+  teaches: boolean;
+}
+
+/**
+ * Opens a session.
+ *
+ * @returns the token for the cookie; the database keeps only its SHA-256
+ */
+export async function openSession(personId: string, agent: string, tx?: Tx): Promise<{ token: string; expires: Moment }> {
+  const token = randomBytes(32).toString('base64url');
+  const now = clock.now();
+  await Session.create(
+    {
+      tokenHash: digest(token),
+      personId,
+      createdAt: new Date(now),
+      seenAt: new Date(now),
+      expiresAt: new Date(now + LASTS),
+      agent: agent.slice(0, 300)
+    },
+    { transaction: tx }
+  );
+  return { token, expires: now + LASTS };
+}
+
+/** The person behind a token, or null where the session is unknown, revoked or over. One query. */
+export async function findSession(token: string): Promise<SignedIn | null> {
+  const now = clock.now();
+  const [row] = await select(SessionRow, FIND, [digest(token), new Date(now)]);
+  if (!row) return null;
+  if (now - row.seen > SEEN_EVERY) {
+    await execute('update sessions set seen_at = $2 where token_hash = $1', [digest(token), new Date(now)]);
+  }
+  const { seen: _seen, ...person } = row;
+  return person;
+}
+
+/** Ends one session. Ending one that is over already is no error. */
+export async function closeSession(token: string): Promise<void> {
+  await execute('delete from sessions where token_hash = $1', [digest(token)]);
+}
+
+/** Ends every session of a person, for a changed password or a lost phone. */
+export async function closeAllSessions(personId: string): Promise<void> {
+  await execute('delete from sessions where person_id = $1', [personId]);
+}
+
+const SessionRow = z.object({
+  id: z.string(),
+  name: z.string(),
+  handle: z.string(),
+  zone: z.string(),
+  schoolRoles: z.array(z.enum(['office', 'guardian'])),
+  studies: z.boolean(),
+  teaches: z.boolean(),
+  seen: z.number()
+});
+
+const holdsRole = (role: string) =>
+  `exists (select 1 from enrolments e where e.person_id = p.id and e.left_at is null and e.role = '${role}')`;
+
+const FIND = `
+  select p.id, p.name, p.handle, p.zone,
+    array(select role from school_roles r where r.person_id = p.id) as "schoolRoles",
+    ${holdsRole('student')} as studies, ${holdsRole('teacher')} as teaches, ${ms('s.seen_at')} as seen
+  from sessions s join people p on p.id = s.person_id
+  where s.token_hash = $1 and s.expires_at > $2`;
+
+function digest(token: string): Buffer {
+  return createHash('sha256').update(token).digest();
+}

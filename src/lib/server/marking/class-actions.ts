@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import type { Action, Refusal } from '$core/packets/allowed';
+import type { Actor } from '$core/people/policy';
+import { audit } from '../audit';
+import { Mark } from '../db/models/packets';
+import type { Outcome } from '../outcome';
+import { withPacket } from '../packets/open-packet';
+
+type OneStudent = { assignmentId: string; studentId: string };
+
+/** Frees one student from an assignment: nothing is asked any more. What was submitted stays. */
+export async function excuse(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
+  return classAction(person, who, { do: 'excuse' });
+}
+
+export async function liftExcuse(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
+  return classAction(person, who, { do: 'lift-excuse' });
+}
+
+/** Moves the due and closing moments for one student; what is left out stays as it was. */
+export async function extend(
+  person: Actor,
+  input: OneStudent & { due?: number | null; closes?: number | null }
+): Promise<Outcome<object, Refusal>> {
+  const { due, closes, ...who } = input;
+  return classAction(person, who, { do: 'extend', due, closes });
+}
+
+export const InPerson = z.object({
+  points: z.number().min(0).nullable().default(null),
+  remark: z.string().trim().max(20_000).default('')
+});
+
+/** Records work that was handed over outside Vendro, with points where it has them. That settles it. */
+export async function receiveInPerson(
+  person: Actor,
+  who: OneStudent,
+  given: z.input<typeof InPerson>
+): Promise<Outcome<object, Refusal | 'points-too-high'>> {
+  const { points, remark } = InPerson.parse(given);
+  return withPacket(person, who, 'excuse-or-extend', null, async (packet) => {
+    if (points !== null && points > (packet.facts.points ?? 0)) return { ok: false, why: 'points-too-high' };
+    const verdict = await packet.act({ do: 'receive-in-person' });
+    if (!verdict.ok) return verdict;
+    const at = new Date(packet.now);
+    await Mark.create(
+      {
+        packetId: packet.id,
+        roundNo: null,
+        points: points === null ? null : String(points),
+        remark,
+        outcome: 'settled',
+        byPerson: person.id,
+        changedAt: at,
+        returnedAt: at
+      },
+      { transaction: packet.tx }
+    );
+    await audit(person.id, 'receive-in-person', packet.id, {}, packet.tx);
+    return verdict;
+  });
+}
+
+/** Takes a recorded in-person receipt back, for one that was noted by mistake. */
+export async function undoInPerson(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, who, 'excuse-or-extend', null, async (packet) => {
+    const verdict = await packet.act({ do: 'undo-in-person' });
+    if (!verdict.ok) return verdict;
+    await Mark.destroy({ where: { packetId: packet.id, roundNo: null }, transaction: packet.tx });
+    await audit(person.id, 'undo-in-person', packet.id, {}, packet.tx);
+    return verdict;
+  });
+}
+
+async function classAction(person: Actor, who: OneStudent, action: Action): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, who, 'excuse-or-extend', null, async (packet) => {
+    const verdict = await packet.act(action);
+    if (verdict.ok) await audit(person.id, action.do, packet.id, { ...action }, packet.tx);
+    return verdict;
+  });
+}

@@ -1,0 +1,222 @@
+import { z } from 'zod';
+import { holding, roundsLeft, type CustodySummary, type Holding } from '$core/packets/custody';
+import { fold } from '$core/packets/fold';
+import { may, type Actor } from '$core/people/policy';
+import type { Moment } from '$core/time/moment';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../assignments/facts';
+import { clock } from '../clock';
+import { ms, select } from '../db/connection';
+import { NotHere } from '../outcome';
+import { readLog } from '../packets/log';
+import { readMarks, readRounds, type MarkView, type RoundView } from '../packets/read-packet';
+
+/** One round that waits with a teacher. */
+export interface WaitingRound {
+  packetId: string;
+  student: string;
+  assignmentId: string;
+  title: string;
+  courseTitle: string;
+  emblem: string;
+  round: number;
+  since: Moment;
+  lateSeconds: number;
+  opened: boolean;
+  begun: boolean;
+}
+
+export const MARKING_PAGE = 50;
+export interface MarkingPlace {
+  since: Moment;
+  packetId: string;
+}
+
+/** What is with this teacher, the longest wait first, a page at a time by keyset. One query. */
+export async function readMarkingDesk(
+  person: Actor,
+  after: MarkingPlace | null = null
+): Promise<{ rounds: WaitingRound[]; next: MarkingPlace | null; now: Moment }> {
+  const rows = await select(WaitingRow, WAITING, [
+    person.id,
+    after ? new Date(after.since) : null,
+    after?.packetId ?? null,
+    MARKING_PAGE + 1
+  ]);
+  const rounds = rows.slice(0, MARKING_PAGE);
+  const last = rounds.at(-1);
+  const next = rows.length > MARKING_PAGE && last ? { since: last.since, packetId: last.packetId } : null;
+  return { rounds, next, now: clock.now() };
+}
+
+/** The round that has waited longest with this teacher, apart from one; null where nothing waits. */
+export async function nextWaiting(person: Actor, besides: string): Promise<string | null> {
+  const { rounds } = await readMarkingDesk(person);
+  return rounds.find((round) => round.packetId !== besides)?.packetId ?? null;
+}
+
+/** A packet as its teacher marks it. */
+export interface MarkingView {
+  packetId: string;
+  student: string;
+  facts: AssignmentFacts;
+  holding: Holding;
+  /** Effective moments, with this student's extensions. */
+  due: Moment | null;
+  closes: Moment | null;
+  roundsLeft: number | null;
+  standing: number | null;
+  rounds: RoundView[];
+  marks: MarkView[];
+  draft: { points: number | null; remark: string } | null;
+  deliverables: Array<{ id: string; title: string }>;
+  now: Moment;
+}
+
+/** A packet with its rounds, as the teacher may see it: nothing that was not submitted. */
+export async function readForMarking(person: Actor, packetId: string): Promise<MarkingView> {
+  const [row] = await select(PacketRow, PACKET, [packetId, person.id]);
+  if (!row || !may(person, 'mark-round', { courseRole: row.role })) throw new NotHere('This packet');
+  const { student, role: _role, ...facts } = row;
+  const now = clock.now();
+  const [log, rounds, marks, drafts, deliverables] = await Promise.all([
+    readLog(packetId),
+    readRounds(packetId),
+    readMarks(packetId),
+    select(DraftRow, DRAFT, [packetId]),
+    select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [facts.assignmentId])
+  ]);
+  const custody = fold(termsOf(facts), log);
+  const draft = drafts.find((d) => d.round === custody.standing) ?? null;
+  return {
+    packetId,
+    student,
+    facts,
+    holding: holding(custody, now),
+    due: custody.terms.due,
+    closes: custody.terms.closes,
+    roundsLeft: roundsLeft(custody),
+    standing: custody.standing,
+    rounds,
+    marks,
+    draft,
+    deliverables,
+    now
+  };
+}
+
+/** One student of a class on one assignment. */
+export interface ClassLine extends Holding {
+  studentId: string;
+  student: string;
+  packetId: string | null;
+  rounds: number;
+  due: Moment | null;
+  extended: boolean;
+  since: Moment | null;
+  given: number | null;
+  kept: number | null;
+}
+
+/** Where everyone in the course stands on an assignment. One query. The caller has asked the policy. */
+export async function readClass(facts: AssignmentFacts): Promise<{ lines: ClassLine[]; now: Moment }> {
+  const now = clock.now();
+  const rows = await select(ClassRow, CLASS, [facts.assignmentId, facts.courseId]);
+  return { now, lines: rows.map((row) => classLine(row, facts, now)) };
+}
+
+function classLine(row: z.infer<typeof ClassRow>, facts: AssignmentFacts, now: Moment): ClassLine {
+  const { phase, pieces, excused, inPerson, settledBy, lastMove, dueExtended, closesExtended, ...line } = row;
+  const due = dueExtended ? row.due : facts.due;
+  const closes = closesExtended ? row.closes : facts.closes;
+  const summary: CustodySummary = {
+    phase: phase ?? 'making',
+    // Whether a draft has begun is the student's own business, unless the assignment lets the teacher follow it.
+    pieces: facts.followsDrafts ? (pieces ?? 0) : 0,
+    excused: excused ?? false,
+    inPerson: inPerson ?? false,
+    settledBy,
+    lastMove,
+    terms: { due, closes, late: facts.late }
+  };
+  return { ...line, due, extended: (dueExtended ?? false) || (closesExtended ?? false), ...holding(summary, now) };
+}
+
+const WaitingRow = z.object({
+  packetId: z.string(),
+  student: z.string(),
+  assignmentId: z.string(),
+  title: z.string(),
+  courseTitle: z.string(),
+  emblem: z.string(),
+  round: z.number(),
+  since: z.number(),
+  lateSeconds: z.number(),
+  opened: z.boolean(),
+  begun: z.boolean()
+});
+
+const PARTY_NAME = `(select string_agg(s.name, ', ' order by s.sort_name) from party_members m
+  join people s on s.id = m.person_id where m.party_id = p.party_id)`;
+
+const WAITING = `
+  select p.id as "packetId", ${PARTY_NAME} as student, a.id as "assignmentId", a.title, c.title as "courseTitle",
+    c.emblem, r.no as round, ${ms('p.since_at')} as since, r.late_seconds as "lateSeconds",
+    r.opened_at is not null as opened,
+    exists (select 1 from marks d where d.packet_id = p.id and d.round_no = r.no and d.returned_at is null) as begun
+  from enrolments e
+  join assignments a on a.course_id = e.course_id
+  join courses c on c.id = a.course_id
+  join packets p on p.assignment_id = a.id and p.standing_round is not null and not p.excused and not p.in_person
+  join rounds r on r.packet_id = p.id and r.no = p.standing_round
+  where e.person_id = $1 and e.role = 'teacher' and e.left_at is null
+    and ($2::timestamptz is null or (p.since_at, p.id) > ($2::timestamptz, $3::uuid))
+  order by p.since_at, p.id limit $4`;
+
+const PacketRow = AssignmentFacts.extend({ student: z.string(), role: z.enum(['student', 'teacher']).nullable() });
+const PACKET = `
+  select ${ASSIGNMENT_COLUMNS}, ${PARTY_NAME} as student, e.role
+  from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id
+  left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
+  where p.id = $1`;
+
+const DraftRow = z.object({ round: z.number(), points: z.number().nullable(), remark: z.string() });
+const DRAFT = `select round_no as round, points::float8 as points, remark from marks
+  where packet_id = $1 and returned_at is null and round_no is not null`;
+const PlaceRow = z.object({ id: z.string(), title: z.string() });
+
+const ClassRow = z.object({
+  studentId: z.string(),
+  student: z.string(),
+  packetId: z.string().nullable(),
+  phase: z.custom<CustodySummary['phase']>().nullable(),
+  pieces: z.number().nullable(),
+  settledBy: z.custom<CustodySummary['settledBy']>(),
+  excused: z.boolean().nullable(),
+  inPerson: z.boolean().nullable(),
+  lastMove: z.custom<CustodySummary['lastMove']>(),
+  since: z.number().nullable(),
+  dueExtended: z.boolean().nullable(),
+  due: z.number().nullable(),
+  closesExtended: z.boolean().nullable(),
+  closes: z.number().nullable(),
+  rounds: z.number(),
+  given: z.number().nullable(),
+  kept: z.number().nullable()
+});
+
+const CLASS = `
+  select s.id as "studentId", s.name as student, p.id as "packetId", p.phase, p.pieces, p.settled_by as "settledBy",
+    p.excused, p.in_person as "inPerson", p.last_move as "lastMove", ${ms('p.since_at')} as since,
+    p.due_extended as "dueExtended", ${ms('p.due_at')} as due,
+    p.closes_extended as "closesExtended", ${ms('p.closes_at')} as closes,
+    (select count(*)::int from rounds r where r.packet_id = p.id) as rounds,
+    m.points::float8 as given, m.kept::float8 as kept
+  from enrolments e
+  join people s on s.id = e.person_id
+  join party_members pm on pm.person_id = s.id
+  join parties pt on pt.id = pm.party_id and pt.kind = 'person'
+  left join packets p on p.assignment_id = $1 and p.party_id = pt.id
+  left join lateral (select points, kept from marks where packet_id = p.id and returned_at is not null
+    order by returned_at desc limit 1) m on true
+  where e.course_id = $2 and e.role = 'student' and e.left_at is null
+  order by s.sort_name, s.id`;

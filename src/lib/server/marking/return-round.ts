@@ -1,0 +1,113 @@
+import { z } from 'zod';
+import type { Refusal } from '$core/packets/allowed';
+import type { Actor } from '$core/people/policy';
+import { audit } from '../audit';
+import { Mark, Round } from '../db/models/packets';
+import type { Outcome } from '../outcome';
+import { withPacket, type OpenPacket } from '../packets/open-packet';
+
+/** Reasons that are about points rather than custody. */
+export type MarkRefusal = 'points-too-high' | 'points-missing' | 'gives-no-points' | 'another-round-stands';
+
+export const Judgement = z.object({
+  packetId: z.uuid(),
+  /** The round that the teacher has before them: another one may stand by now. */
+  round: z.number().int().positive(),
+  points: z.number().min(0).nullable(),
+  remark: z.string().max(20_000),
+  key: z.string().min(8).max(60)
+});
+export type Judgement = z.infer<typeof Judgement>;
+
+type Result = Outcome<object, Refusal | MarkRefusal>;
+
+/** Notes that the teacher looked into the standing round. Does nothing the second time. */
+export async function openRound(person: Actor, packetId: string): Promise<Result> {
+  return withPacket(person, { packetId }, 'mark-round', null, (packet) => packet.act({ do: 'open-round' }));
+}
+
+/** Keeps points and remark for later; the student sees nothing of them yet. Marking has begun from here on. */
+export async function keepMark(person: Actor, judgement: Judgement): Promise<Result> {
+  return withPacket(person, judgement, 'mark-round', `keep ${judgement.key}`, async (packet) => {
+    const problem = pointsProblem(packet, judgement.points) ?? roundProblem(packet, judgement.round);
+    if (problem) return { ok: false, why: problem };
+    const verdict = await packet.act({ do: 'mark' });
+    if (!verdict.ok) return verdict;
+    const mark = await draftOf(packet, judgement);
+    await mark.save({ transaction: packet.tx });
+    return verdict;
+  });
+}
+
+/**
+ * Returns the round: settled with its result, or for another round.
+ *
+ * Points are kept as given, with the share that the late policy leaves beside them, so that both can be shown.
+ */
+export async function returnRound(
+  person: Actor,
+  judgement: Judgement & { outcome: 'settled' | 'another-round'; due?: number | null; closes?: number | null }
+): Promise<Result> {
+  return withPacket(person, judgement, 'mark-round', `return ${judgement.key}`, async (packet) => {
+    const { outcome, due, closes } = judgement;
+    const problem = pointsProblem(packet, judgement.points) ?? roundProblem(packet, judgement.round);
+    if (problem) return { ok: false, why: problem };
+    if (outcome === 'settled' && packet.facts.points !== null && judgement.points === null)
+      return { ok: false, why: 'points-missing' };
+    const verdict = await packet.act({ do: 'return', outcome, due, closes });
+    if (!verdict.ok) return verdict;
+    const mark = await draftOf(packet, judgement);
+    mark.set({ outcome, returnedAt: new Date(packet.now) });
+    await mark.save({ transaction: packet.tx });
+    await audit(person.id, `returned: ${outcome}`, packet.id, { round: judgement.round }, packet.tx);
+    return verdict;
+  });
+}
+
+/** Settles work that needs no mark, by having looked at it. */
+export async function lookAndSettle(
+  person: Actor,
+  input: { packetId: string; round: number; remark: string; key: string }
+): Promise<Result> {
+  return withPacket(person, input, 'mark-round', `look ${input.key}`, async (packet) => {
+    const problem = roundProblem(packet, input.round);
+    if (problem) return { ok: false, why: problem };
+    const verdict = await packet.act({ do: 'look-and-settle' });
+    if (!verdict.ok) return verdict;
+    const mark = await draftOf(packet, { ...input, points: null });
+    mark.set({ outcome: 'settled', returnedAt: new Date(packet.now) });
+    await mark.save({ transaction: packet.tx });
+    return verdict;
+  });
+}
+
+function pointsProblem(packet: OpenPacket, points: number | null): MarkRefusal | null {
+  if (points === null) return null;
+  if (packet.facts.points === null) return 'gives-no-points';
+  return points > packet.facts.points ? 'points-too-high' : null;
+}
+
+/** The student may have submitted again, or taken back, since the teacher's page was made. */
+function roundProblem(packet: OpenPacket, round: number): MarkRefusal | null {
+  const { standing, rounds } = packet.custody;
+  const meant = standing ?? rounds.find((r) => r.state === 'settled')?.no ?? round;
+  return meant === round ? null : 'another-round-stands';
+}
+
+/** The unreturned mark of a round, begun where there is none, holding what the teacher has written. */
+async function draftOf(
+  packet: OpenPacket,
+  given: { round: number; points: number | null; remark: string }
+): Promise<Mark> {
+  const where = { packetId: packet.id, roundNo: given.round, returnedAt: null };
+  const known = await Mark.findOne({ where, transaction: packet.tx });
+  const round = await Round.findOne({ where: { packetId: packet.id, no: given.round }, transaction: packet.tx });
+  const mark = known ?? Mark.build({ ...where, points: null, remark: '', byPerson: packet.person.id, changedAt: new Date(packet.now) });
+  return mark.set({
+    points: given.points === null ? null : String(given.points),
+    remark: given.remark,
+    kept: round?.kept ?? '1',
+    byPerson: packet.person.id,
+    changedAt: new Date(packet.now)
+  });
+}

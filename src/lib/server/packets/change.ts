@@ -1,0 +1,71 @@
+import { z } from 'zod';
+import type { Refusal } from '$core/packets/allowed';
+import type { Actor } from '$core/people/policy';
+import { execute, select } from '../db/connection';
+import type { Outcome } from '../outcome';
+import { withPacket } from './open-packet';
+
+type Own = { assignmentId: string };
+
+/** Notes that the student has looked at the assignment. Does nothing the second time. */
+export async function openAssignment(person: Actor, { assignmentId }: Own): Promise<void> {
+  await withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) => packet.act({ do: 'open' }));
+}
+
+/**
+ * Withdraws the standing round. Either an earlier, replaced round stands again, or the teacher has nothing until the
+ * next submit: the student says which.
+ */
+export async function takeBack(
+  person: Actor,
+  input: Own & { restores: number | null; key: string }
+): Promise<Outcome<object, Refusal>> {
+  const address = { assignmentId: input.assignmentId, own: true } as const;
+  return withPacket(person, address, 'work-on-own-packet', `take-back ${input.key}`, (packet) =>
+    packet.act({ do: 'take-back', restores: input.restores })
+  );
+}
+
+/** Begins the next round while the present one stays with the teacher. */
+export async function revise(person: Actor, { assignmentId }: Own): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
+    packet.act({ do: 'revise' })
+  );
+}
+
+/** Gives a revision up: the packet holds the standing round's pieces again. */
+export async function dropRevision(person: Actor, { assignmentId }: Own): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, async (packet) => {
+    const { standing } = packet.custody;
+    const [count] = await select(
+      z.object({ n: z.number() }),
+      'select count(*)::int as n from round_pieces where packet_id = $1 and round_no = $2',
+      [packet.id, standing],
+      packet.tx
+    );
+    const verdict = await packet.act({ do: 'drop-revision', pieces: count?.n ?? 0 });
+    if (!verdict.ok) return verdict;
+    await execute('delete from pieces where packet_id = $1', [packet.id], packet.tx);
+    await execute(
+      `insert into pieces (id, packet_id, deliverable_id, kind, name, sha256, added_at, position)
+       select gen_random_uuid(), packet_id, deliverable_id, kind, name, sha256, $3, position
+       from round_pieces where packet_id = $1 and round_no = $2`,
+      [packet.id, standing, new Date(packet.now)],
+      packet.tx
+    );
+    return verdict;
+  });
+}
+
+/** The student's own word that it is done, where that settles it; or that it is not, after all. */
+export async function declareDone(person: Actor, { assignmentId }: Own): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
+    packet.act({ do: 'declare-done' })
+  );
+}
+
+export async function withdrawDeclaration(person: Actor, { assignmentId }: Own): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
+    packet.act({ do: 'withdraw-declaration' })
+  );
+}

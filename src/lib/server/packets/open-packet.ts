@@ -1,0 +1,156 @@
+import { z } from 'zod';
+import type { Action, Refusal } from '$core/packets/allowed';
+import type { Custody } from '$core/packets/custody';
+import { decide } from '$core/packets/decide';
+import { fold } from '$core/packets/fold';
+import { may, type Actor, type Deed, type Relation } from '$core/people/policy';
+import type { Moment } from '$core/time/moment';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../assignments/facts';
+import { clock } from '../clock';
+import { execute, inTransaction, select, type Tx } from '../db/connection';
+import { NotHere } from '../outcome';
+import { answerOnce } from './idempotency';
+import { appendLog, readLog } from './log';
+
+/** A packet under lock, in a transaction, in the hands of someone whom the policy let through. */
+export interface OpenPacket {
+  id: string;
+  facts: AssignmentFacts;
+  person: Actor;
+  custody: Custody;
+  now: Moment;
+  tx: Tx;
+  /** Does what the core allows and writes it down, or says why not. Keeps `custody` up to date. */
+  act(action: Action): Promise<{ ok: true } | { ok: false; why: Refusal }>;
+}
+
+/** Which packet: a student's own one on an assignment, or one of a class by the student or by its id. */
+export type PacketAddress =
+  | { assignmentId: string; own: true }
+  | { assignmentId: string; studentId: string }
+  | { packetId: string };
+
+/**
+ * Opens a packet for one use-case: finds it (or lays it out), asks the policy, locks it, reads its log.
+ *
+ * @param deed what the person sets out to do, for the policy
+ * @param key  the request's idempotency key: a repeated request gets the first one's answer and does nothing
+ * @param work what to do while the packet is locked; its answer is committed with what it did
+ * @throws NotHere when there is no such packet for this person
+ */
+export async function withPacket<T extends { ok: boolean }>(
+  person: Actor,
+  address: PacketAddress,
+  deed: Deed,
+  key: string | null,
+  work: (packet: OpenPacket) => Promise<T>
+): Promise<T> {
+  return inTransaction(async (tx) => {
+    const found = await find(person, address, tx);
+    if (!found || !may(person, deed, relationOf(found))) throw new NotHere('This packet');
+    const packetId = found.packetId ?? (await layOut(found.assignmentId, found.partyId, tx));
+    const lastSeq = await lock(packetId, tx);
+    return answerOnce(person.id, key === null ? null : `${packetId} ${key}`, tx, async () =>
+      work(await openLocked(person, { id: packetId, lastSeq }, AssignmentFacts.parse(found), tx))
+    );
+  });
+}
+
+async function openLocked(
+  person: Actor,
+  row: { id: string; lastSeq: number },
+  facts: AssignmentFacts,
+  tx: Tx
+): Promise<OpenPacket> {
+  const packet: OpenPacket = {
+    id: row.id,
+    facts,
+    person,
+    custody: fold(termsOf(facts), await readLog(row.id, tx)),
+    now: clock.now(),
+    tx,
+    async act(action) {
+      const before = packet.custody;
+      const decision = decide(before, action, packet.now, person.id);
+      if (!decision.ok) return decision;
+      await appendLog({ ...row, zone: facts.zone }, decision.events, before, decision.custody, tx);
+      row.lastSeq += decision.events.length;
+      packet.custody = decision.custody;
+      return { ok: true };
+    }
+  };
+  return packet;
+}
+
+const Found = AssignmentFacts.extend({
+  courseRole: z.enum(['student', 'teacher']).nullable(),
+  partyId: z.string(),
+  packetId: z.string().nullable(),
+  own: z.boolean()
+});
+
+function relationOf(found: z.infer<typeof Found>): Relation {
+  return {
+    courseRole: found.courseRole,
+    ownsPacket: found.own,
+    published: found.published,
+    followsDrafts: found.followsDrafts
+  };
+}
+
+async function find(person: Actor, address: PacketAddress, tx: Tx): Promise<z.infer<typeof Found> | undefined> {
+  if ('packetId' in address) {
+    const rows = await select(Found, BY_PACKET, [address.packetId, person.id], tx);
+    return rows[0];
+  }
+  const student = 'own' in address ? person.id : address.studentId;
+  const rows = await select(Found, BY_STUDENT, [address.assignmentId, person.id, student], tx);
+  return rows[0];
+}
+
+const COLUMNS = `${ASSIGNMENT_COLUMNS}, me.role as "courseRole", p.id as "packetId"`;
+const MY_ROLE = 'left join enrolments me on me.course_id = a.course_id and me.person_id = $2 and me.left_at is null';
+
+const BY_PACKET = `
+  select ${COLUMNS}, p.party_id as "partyId",
+    exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as own
+  from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id ${MY_ROLE}
+  where p.id = $1`;
+
+// The student must be in the course as one: a packet is laid out for nobody else.
+const BY_STUDENT = `
+  select ${COLUMNS}, pt.id as "partyId", $3::uuid = $2::uuid as own
+  from assignments a join courses c on c.id = a.course_id ${MY_ROLE}
+  join enrolments st on st.course_id = a.course_id and st.person_id = $3 and st.left_at is null and st.role = 'student'
+  join party_members m on m.person_id = $3
+  join parties pt on pt.id = m.party_id and pt.kind = 'person'
+  left join packets p on p.assignment_id = a.id and p.party_id = pt.id
+  where a.id = $1`;
+
+/** Two first requests at once lay out one packet: the unique key decides, and both read the winner. */
+async function layOut(assignmentId: string, partyId: string, tx: Tx): Promise<string> {
+  await execute(
+    'insert into packets (id, assignment_id, party_id) values (gen_random_uuid(), $1, $2) on conflict do nothing',
+    [assignmentId, partyId],
+    tx
+  );
+  const [row] = await select(
+    z.object({ id: z.string() }),
+    'select id from packets where assignment_id = $1 and party_id = $2',
+    [assignmentId, partyId],
+    tx
+  );
+  if (!row) throw new Error('A packet that was just laid out is missing.');
+  return row.id;
+}
+
+async function lock(packetId: string, tx: Tx): Promise<number> {
+  const [row] = await select(
+    z.object({ lastSeq: z.number() }),
+    'select last_seq as "lastSeq" from packets where id = $1 for update',
+    [packetId],
+    tx
+  );
+  if (!row) throw new NotHere('This packet');
+  return row.lastSeq;
+}

@@ -1,0 +1,63 @@
+import { beforeAll, expect, it } from 'vitest';
+import { findSession, closeAllSessions, closeSession } from '$server/auth/sessions';
+import { signIn, TRIES } from '$server/auth/sign-in';
+import { createPerson } from '$server/people/create-person';
+import { at, count, DAY, MONDAY } from './kit';
+
+const PASSWORD = 'low tide at noon';
+const request = { handle: 'ilse', password: PASSWORD, address: '127.0.0.1', agent: 'test' };
+let ilse: string;
+
+beforeAll(async () => {
+  at(MONDAY);
+  const facts = { name: 'Ilse Varga', sortName: 'Varga', email: 'ilse@skerrow.example', zone: 'Atlantic/Faroe' };
+  ilse = (await createPerson({ ...facts, handle: 'ilse', password: PASSWORD })).id;
+});
+
+async function open(oldToken?: string): Promise<string> {
+  const result = await signIn({ ...request, oldToken });
+  if (!result.ok) throw new Error(result.why);
+  return result.token;
+}
+
+it('signs in, whatever the case of the name, and keeps only the hash of the token', async () => {
+  const result = await signIn({ ...request, handle: ' Ilse ' });
+  if (!result.ok) throw new Error(result.why);
+  expect(await findSession(result.token)).toMatchObject({ name: 'Ilse Varga', studies: false });
+  expect(await count("select count(*) n from sessions where encode(token_hash, 'escape') like '%' || $1 || '%'", [result.token])).toBe(0);
+  expect(await count('select count(*) n from people where password_hash like $1', ['$argon2id$%'])).toBe(1);
+});
+
+it('rotates: the session that the browser came with is over', async () => {
+  const before = await open();
+  const after = await open(before);
+  expect(await findSession(before)).toBeNull();
+  expect(await findSession(after)).not.toBeNull();
+});
+
+it('ends sessions when signed out, revoked, or after thirty days', async () => {
+  const [a, b, c] = [await open(), await open(), await open()];
+  await closeSession(a);
+  expect(await findSession(a)).toBeNull();
+  at(MONDAY + 30 * DAY);
+  expect(await findSession(b)).toBeNull();
+  at(MONDAY);
+  await closeAllSessions(ilse);
+  expect(await findSession(c)).toBeNull();
+});
+
+it('says the same of a wrong name and a wrong password', async () => {
+  const wrong = { ok: false, why: 'wrong-name-or-password' };
+  expect(await signIn({ ...request, handle: 'nobody', address: '10.0.0.1' })).toEqual(wrong);
+  expect(await signIn({ ...request, password: 'high tide at noon', address: '10.0.0.1' })).toEqual(wrong);
+});
+
+it('stops guessing after so many tries, even all at once, and lets in again later', async () => {
+  at(MONDAY + DAY);
+  const guess = () => signIn({ ...request, password: 'a guess', address: '10.0.0.2' });
+  const results = await Promise.all(Array.from({ length: TRIES.account + 4 }, guess));
+  expect(results.filter((r) => !r.ok && r.why === 'wrong-name-or-password').length).toBeLessThanOrEqual(TRIES.account);
+  expect(await signIn({ ...request, address: '10.0.0.3' })).toMatchObject({ ok: false, why: 'too-many-tries' });
+  at(MONDAY + DAY + 16 * 60_000);
+  expect(await signIn({ ...request, address: '10.0.0.3' })).toMatchObject({ ok: true });
+});

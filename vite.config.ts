@@ -28,7 +28,12 @@ export default defineConfig({
       },
       {
         extends: true,
-        test: { name: 'scripts', environment: 'node', include: ['scripts/**/*.test.mjs'] }
+        test: {
+          name: 'scripts',
+          environment: 'node',
+          include: ['scripts/**/*.test.mjs', 'demo/**/*.test.ts'],
+          testTimeout: 60_000
+        }
       }
     ]
   }

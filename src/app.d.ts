@@ -1,4 +1,4 @@
-import type { Actor } from '$core/people/policy';
+import type { SignedIn } from '$server/auth/sessions';
 import type { Reader } from '$core/people/reader';
 
 declare global {
@@ -11,7 +11,7 @@ declare global {
     }
     interface Locals {
       /** Who is signed in, or null. Set by the hook from the session cookie. */
-      person: (Actor & { name: string; handle: string }) | null;
+      person: SignedIn | null;
       reader: Reader;
       theme: 'day' | 'night' | 'system';
     }

@@ -19,7 +19,9 @@ export async function ensurePackages(packages) {
   if (missing.length === 0) return;
   const line = `apt-get install -y --no-install-recommends ${missing.join(' ')}`;
   if (process.getuid?.() !== 0)
-    throw new Trouble(`Vendro needs ${missing.join(' and ')} from Debian. Please run this, then start again:\n\n  sudo ${line}\n`);
+    throw new Trouble(
+      `Vendro needs ${missing.join(' and ')} from Debian. Please run this, then start again:\n\n  sudo ${line}\n`
+    );
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   await step(`Installing ${missing.join(' and ')} from Debian's packages`, async () => {
     await run('apt-get', ['update', '-qq'], { quiet: true, env });

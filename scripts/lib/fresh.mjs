@@ -26,7 +26,9 @@ export async function ensureBuilt() {
   ]);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
   const vite = join('node_modules', 'vite', 'bin', 'vite.js');
-  await step('Building the application', () => run(process.execPath, [vite, 'build', '--logLevel', 'error'], { quiet: true }));
+  await step('Building the application', () =>
+    run(process.execPath, [vite, 'build', '--logLevel', 'error'], { quiet: true })
+  );
   writeFileSync(stamp, wanted);
 }
 

@@ -12,7 +12,10 @@ import { Trouble } from './say.mjs';
  */
 export function run(command, args, { quiet = false, ...options } = {}) {
   return new Promise((resolve, reject) => {
-    const child = spawn(command, args, { stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'], ...options });
+    const child = spawn(command, args, {
+      stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
+      ...options
+    });
     let output = '';
     child.stdout?.on('data', (data) => (output += data));
     child.stderr?.on('data', (data) => (output += data));

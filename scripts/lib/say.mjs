@@ -35,7 +35,9 @@ export async function runScript(main) {
   try {
     await main();
   } catch (error) {
-    process.stderr.write(error instanceof Trouble ? `\n${error.message}\n` : `\n${error instanceof Error ? error.stack : String(error)}\n`);
+    process.stderr.write(
+      error instanceof Trouble ? `\n${error.message}\n` : `\n${error instanceof Error ? error.stack : String(error)}\n`
+    );
     process.exitCode = 1;
     process.exit();
   }

@@ -27,6 +27,8 @@ export async function openWorld() {
  * @param {{ anew?: boolean }} [options] `anew` empties the database first
  */
 export async function prepareWorld(env, { anew = false } = {}) {
-  if (!anew) await step('Bringing the database up to date', () => runTypeScript('src/lib/server/db/migrate.command.ts', env));
-  if (process.env.VENDRO_DEMO !== 'none' || anew) await runTypeScript('demo/load.command.ts', env, anew ? ['--anew'] : []);
+  if (!anew)
+    await step('Bringing the database up to date', () => runTypeScript('src/lib/server/db/migrate.command.ts', env));
+  if (process.env.VENDRO_DEMO !== 'none' || anew)
+    await runTypeScript('demo/load.command.ts', env, anew ? ['--anew'] : []);
 }

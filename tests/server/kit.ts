@@ -34,23 +34,37 @@ export async function person(name: string): Promise<Actor> {
 export async function smallCourse() {
   at(MONDAY);
   const slug = `course-${randomUUID().slice(0, 8)}`;
-  const course = await createCourse({ slug, title: 'Tidal Ecology', emblem: 'shell', zone: 'Atlantic/Faroe', units: ['Shore'] });
+  const course = await createCourse({
+    slug,
+    title: 'Tidal Ecology',
+    emblem: 'shell',
+    zone: 'Atlantic/Faroe',
+    units: ['Shore']
+  });
   const [teacher, ilse, teodor, stranger] = await Promise.all(['Odile', 'Ilse', 'Teodor', 'Lev'].map(person));
   if (!teacher || !ilse || !teodor || !stranger) throw new Error('four people');
   await enrol(course.id, teacher.id, 'teacher');
   await enrol(course.id, ilse.id, 'student');
   await enrol(course.id, teodor.id, 'student');
   const set = async (over: Partial<z.input<typeof NewAssignment>> = {}) =>
-    (await createAssignment({ courseId: course.id, title: 'Field report', brief: 'Go out and look.', points: 20, ...over })).id;
+    (
+      await createAssignment({
+        courseId: course.id,
+        title: 'Field report',
+        brief: 'Go out and look.',
+        points: 20,
+        ...over
+      })
+    ).id;
   return { course, teacher, ilse, teodor, stranger, set };
 }
 
-export async function attach(who: Actor, assignmentId: string, content = randomUUID(), name = 'report.txt') {
+export async function attach(who: Actor, assignmentId: string, content: string = randomUUID(), name = 'report.txt') {
   const blob = await storeBlob(Readable.from([Buffer.from(content)]));
   return addFile(who, { assignmentId, deliverableId: null, name, blob, key: null });
 }
 
-export async function handIn(who: Actor, assignmentId: string, content = randomUUID()) {
+export async function handIn(who: Actor, assignmentId: string, content: string = randomUUID()) {
   await attach(who, assignmentId, content);
   return submitPacket(who, { assignmentId, key: key() });
 }

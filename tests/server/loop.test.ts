@@ -79,7 +79,9 @@ describe('the loop from set to settled', () => {
     expect(await revise(ilse, { assignmentId: id })).toEqual({ ok: true });
     await attach(ilse, id, 'second thoughts', 'more.txt');
     expect((await ownPacket(id)).pieces).toHaveLength(2);
-    expect((await readMarkingDesk(school.teacher)).rounds.some((r) => r.assignmentId === id && r.round === 1)).toBe(true);
+    expect((await readMarkingDesk(school.teacher)).rounds.some((r) => r.assignmentId === id && r.round === 1)).toBe(
+      true
+    );
     expect(await dropRevision(ilse, { assignmentId: id })).toEqual({ ok: true });
     const { pieces, rounds, custody } = await ownPacket(id);
     expect(pieces.map((p) => p.name)).toEqual(rounds[0]?.pieces.map((p) => p.name));
@@ -112,7 +114,9 @@ describe('the loop from set to settled', () => {
     expect(await receiveInPerson(teacher, who, { points: 15, remark: 'Seen at the slip.' })).toEqual({ ok: true });
     const freed = await set();
     await excuse(teacher, { assignmentId: freed, studentId: ilse.id });
-    const by = await Promise.all([looked, declared, brought, freed].map(async (id) => (await ownPacket(id)).holding.settledBy));
+    const by = await Promise.all(
+      [looked, declared, brought, freed].map(async (id) => (await ownPacket(id)).holding.settledBy)
+    );
     expect(by).toEqual(['looked-at', 'declared', 'in-person', 'excused']);
     await liftExcuse(teacher, { assignmentId: freed, studentId: ilse.id });
     expect((await ownPacket(freed)).holding.standing).toBe('not-started');
@@ -134,7 +138,10 @@ describe('the loop from set to settled', () => {
     await takeBack(ilse, { assignmentId: taken, restores: null, key: key() });
     const fresh = await set({ title: 'Untouched' });
     const { lines } = await readDesk(ilse);
-    expect(lines.find((l) => l.assignmentId === taken)).toMatchObject({ standing: 'taken-back', lastMove: 'to-student' });
+    expect(lines.find((l) => l.assignmentId === taken)).toMatchObject({
+      standing: 'taken-back',
+      lastMove: 'to-student'
+    });
     expect(lines.find((l) => l.assignmentId === fresh)).toMatchObject({ standing: 'not-started', due: null });
   });
 });
@@ -145,7 +152,10 @@ describe('what the teacher’s page did not know yet', () => {
     const id = await set();
     await handIn(ilse, id);
     expect(await keepMark(teacher, await judgement(id, 12))).toEqual({ ok: true });
-    expect(await takeBack(ilse, { assignmentId: id, restores: null, key: key() })).toEqual({ ok: false, why: 'marking-has-begun' });
+    expect(await takeBack(ilse, { assignmentId: id, restores: null, key: key() })).toEqual({
+      ok: false,
+      why: 'marking-has-begun'
+    });
     expect(await revise(ilse, { assignmentId: id })).toEqual({ ok: false, why: 'marking-has-begun' });
     expect((await ownPacket(id)).marks).toEqual([]);
     expect((await readForMarking(teacher, await packetOf(ilse, id))).draft).toMatchObject({ points: 12 });
@@ -168,7 +178,10 @@ describe('what the teacher’s page did not know yet', () => {
     const id = await set({ allowance: 1 });
     await handIn(ilse, id);
     await openRound(teacher, await packetOf(ilse, id));
-    expect(await takeBack(ilse, { assignmentId: id, restores: null, key: key() })).toEqual({ ok: false, why: 'no-round-left' });
+    expect(await takeBack(ilse, { assignmentId: id, restores: null, key: key() })).toEqual({
+      ok: false,
+      why: 'no-round-left'
+    });
   });
 
   it.each([
@@ -177,7 +190,10 @@ describe('what the teacher’s page did not know yet', () => {
   ])('refuses to settle with %s of 20 points', async (points, why) => {
     const id = await school.set();
     await handIn(school.ilse, id);
-    expect(await returnRound(school.teacher, { ...(await judgement(id, points)), outcome: 'settled' })).toEqual({ ok: false, why });
+    expect(await returnRound(school.teacher, { ...(await judgement(id, points)), outcome: 'settled' })).toEqual({
+      ok: false,
+      why
+    });
   });
 });
 
@@ -186,15 +202,21 @@ describe('two at once', () => {
     const id = await school.set();
     await attach(school.ilse, id);
     const same = key();
-    const answers = await Promise.all([1, 2, 3, 4, 5].map(() => submitPacket(school.ilse, { assignmentId: id, key: same })));
+    const answers = await Promise.all(
+      [1, 2, 3, 4, 5].map(() => submitPacket(school.ilse, { assignmentId: id, key: same }))
+    );
     expect(answers).toEqual(Array(5).fill({ ok: true, round: 1 }));
-    expect(await count('select count(*) n from rounds where packet_id = $1', [await packetOf(school.ilse, id)])).toBe(1);
+    expect(await count('select count(*) n from rounds where packet_id = $1', [await packetOf(school.ilse, id)])).toBe(
+      1
+    );
   });
 
   it('makes one round of two tabs, and tells the second why not', async () => {
     const id = await school.set();
     await attach(school.ilse, id);
-    const answers = await Promise.all([key(), key()].map((k) => submitPacket(school.ilse, { assignmentId: id, key: k })));
+    const answers = await Promise.all(
+      [key(), key()].map((k) => submitPacket(school.ilse, { assignmentId: id, key: k }))
+    );
     expect(answers.map((a) => (a.ok ? 'round' : a.why)).sort()).toEqual(['round', 'with-teacher']);
   });
 
@@ -237,14 +259,23 @@ describe('the database refuses what the code should never do', () => {
   it('a second standing round', () => expect(round(2, 'standing')).rejects.toThrow(/rounds_one_standing|Validation/));
   it('a gap in the round numbers', () => expect(round(3, 'taken-back')).rejects.toThrow(/foreign key/));
   it('a changed log', () =>
-    expect(execute('update custody_events set at = now() where packet_id = $1', [packetId])).rejects.toThrow(/never changed/));
+    expect(execute('update custody_events set at = now() where packet_id = $1', [packetId])).rejects.toThrow(
+      /never changed/
+    ));
   it('a changed piece of a round', () =>
-    expect(execute("update round_pieces set name = 'other' where packet_id = $1", [packetId])).rejects.toThrow(/never changed/));
+    expect(execute("update round_pieces set name = 'other' where packet_id = $1", [packetId])).rejects.toThrow(
+      /never changed/
+    ));
   it('a phase that contradicts the standing round', () =>
-    expect(execute("update packets set phase = 'making' where id = $1", [packetId])).rejects.toThrow(/check constraint/));
+    expect(execute("update packets set phase = 'making' where id = $1", [packetId])).rejects.toThrow(
+      /check constraint/
+    ));
   it('a second packet of one party', () =>
     expect(
-      execute('insert into packets (assignment_id, party_id) select assignment_id, party_id from packets where id = $1', [packetId])
+      execute(
+        'insert into packets (assignment_id, party_id) select assignment_id, party_id from packets where id = $1',
+        [packetId]
+      )
     ).rejects.toThrow());
 });
 
@@ -256,5 +287,8 @@ it('removes a piece from the packet and leaves it in the round', async () => {
   await removePiece(school.ilse, { assignmentId: id, pieceId: before.pieces[0]?.id ?? '' });
   const after = await ownPacket(id);
   expect([after.pieces.length, after.rounds[0]?.pieces.length]).toEqual([0, 1]);
-  expect(await submitPacket(school.ilse, { assignmentId: id, key: key() })).toEqual({ ok: false, why: 'nothing-to-submit' });
+  expect(await submitPacket(school.ilse, { assignmentId: id, key: key() })).toEqual({
+    ok: false,
+    why: 'nothing-to-submit'
+  });
 });

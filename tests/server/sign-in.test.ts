@@ -24,7 +24,11 @@ it('signs in, whatever the case of the name, and keeps only the hash of the toke
   const result = await signIn({ ...request, handle: ' Ilse ' });
   if (!result.ok) throw new Error(result.why);
   expect(await findSession(result.token)).toMatchObject({ name: 'Ilse Varga', studies: false });
-  expect(await count("select count(*) n from sessions where encode(token_hash, 'escape') like '%' || $1 || '%'", [result.token])).toBe(0);
+  expect(
+    await count("select count(*) n from sessions where encode(token_hash, 'escape') like '%' || $1 || '%'", [
+      result.token
+    ])
+  ).toBe(0);
   expect(await count('select count(*) n from people where password_hash like $1', ['$argon2id$%'])).toBe(1);
 });
 

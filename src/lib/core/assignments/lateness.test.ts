@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { keptAfter, lateness, onTimeUntil } from './lateness';
-import { LatePolicy } from './late-policy';
+import type { LatePolicy } from './late-policy';
 
 const ZONE = 'Atlantic/Faroe';
 const perDay: LatePolicy = { kind: 'per-day', percent: 10, graceMinutes: 0, floorPercent: 50 };
@@ -36,14 +36,20 @@ describe('a day of lateness runs by the clock on the wall', () => {
   it('is 23 hours long when the clocks go forward (28 March 2027)', () => {
     // Due Saturday 18:00, which is 18:00 UTC; Sunday 18:00 on the clock is 17:00 UTC.
     const due = at('2027-03-27T18:00:00Z');
-    expect(lateness(at('2027-03-28T17:00:00Z'), due, ZONE, perDay)).toMatchObject({ seconds: 23 * 3600, startedDays: 1 });
+    expect(lateness(at('2027-03-28T17:00:00Z'), due, ZONE, perDay)).toMatchObject({
+      seconds: 23 * 3600,
+      startedDays: 1
+    });
     expect(lateness(at('2027-03-28T17:00:01Z'), due, ZONE, perDay).startedDays).toBe(2);
   });
 
   it('is 25 hours long when the clocks go back (25 October 2026)', () => {
     // Due Saturday 18:00 summer time, 17:00 UTC; Sunday 18:00 on the clock is 18:00 UTC.
     const due = at('2026-10-24T17:00:00Z');
-    expect(lateness(at('2026-10-25T18:00:00Z'), due, ZONE, perDay)).toMatchObject({ seconds: 25 * 3600, startedDays: 1 });
+    expect(lateness(at('2026-10-25T18:00:00Z'), due, ZONE, perDay)).toMatchObject({
+      seconds: 25 * 3600,
+      startedDays: 1
+    });
     expect(lateness(at('2026-10-25T18:00:01Z'), due, ZONE, perDay).startedDays).toBe(2);
   });
 

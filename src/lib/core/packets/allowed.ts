@@ -73,7 +73,12 @@ const RULES: Rules = {
   'add-piece': (c, _a, now) => working(c, now),
   'remove-piece': (c, _a, now) => working(c, now),
   submit: (c, _a, now) =>
-    first(working(c, now), () => unmarked(c), () => (c.pieces > 0 ? OK : no('nothing-to-submit')), () => roundIsLeft(c)),
+    first(
+      working(c, now),
+      () => unmarked(c),
+      () => (c.pieces > 0 ? OK : no('nothing-to-submit')),
+      () => roundIsLeft(c)
+    ),
   'take-back': (c, a, now) =>
     first(
       stands(c),
@@ -92,7 +97,11 @@ const RULES: Rules = {
     ),
   'drop-revision': (c) => (c.phase === 'revising' ? OK : no('not-revising')),
   'declare-done': (c, _a, now) =>
-    first(unsettled(c), () => (c.terms.settles === 'declared' ? OK : no('settles-by-result')), () => inTime(c, now)),
+    first(
+      unsettled(c),
+      () => (c.terms.settles === 'declared' ? OK : no('settles-by-result')),
+      () => inTime(c, now)
+    ),
   'withdraw-declaration': (c, _a, now) =>
     first(
       overlay(c),

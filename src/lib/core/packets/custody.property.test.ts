@@ -27,7 +27,10 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
   { weight: 6, arbitrary: fc.constant<Action>({ do: 'add-piece', piece: 'p' }) },
   { weight: 8, arbitrary: fc.constant<Action>({ do: 'submit' }) },
   { weight: 3, arbitrary: fc.constant<Action>({ do: 'revise' }) },
-  fc.record({ do: fc.constant('take-back' as const), restores: fc.option(fc.integer({ min: 1, max: 4 }), { nil: null }) }),
+  fc.record({
+    do: fc.constant('take-back' as const),
+    restores: fc.option(fc.integer({ min: 1, max: 4 }), { nil: null })
+  }),
   fc.record({
     do: fc.constant('return' as const),
     outcome: fc.constantFrom('settled' as const, 'another-round' as const),
@@ -72,7 +75,10 @@ function tell(start: Terms, story: Array<[Action, number]>, inspect: (step: Step
 }
 
 const always = (inspect: (step: Step) => void) =>
-  fc.assert(fc.property(anyTerms, anyStory, (start, story) => void tell(start, story, inspect)), { numRuns: 500 });
+  fc.assert(
+    fc.property(anyTerms, anyStory, (start, story) => void tell(start, story, inspect)),
+    { numRuns: 500 }
+  );
 
 describe('no sequence of permitted actions', () => {
   it('leads to two holders: a standing round is with the teacher, and only one stands', () =>

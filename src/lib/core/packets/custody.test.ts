@@ -23,13 +23,23 @@ describe('who holds it, over the whole life', () => {
     ['it was submitted', [piece(), submit], 'teacher', 'submitted'],
     ['it was taken back', [piece(), submit, takeBack()], 'student', 'taken-back'],
     ['it is being revised', [piece(), submit, { do: 'revise' }], 'teacher', 'revising'],
-    ['the revision was given up', [piece(), submit, { do: 'revise' }, { do: 'drop-revision', pieces: 1 }], 'teacher', 'submitted'],
+    [
+      'the revision was given up',
+      [piece(), submit, { do: 'revise' }, { do: 'drop-revision', pieces: 1 }],
+      'teacher',
+      'submitted'
+    ],
     ['another round was asked', [piece(), submit, again], 'student', 'another-round'],
     ['the next round was submitted', [piece(), submit, again, submit], 'teacher', 'submitted'],
     ['it was returned with a result', [piece(), submit, settle], 'nobody', 'settled'],
     ['it was excused', [{ do: 'excuse' }], 'nobody', 'settled'],
     ['it was accepted in person', [{ do: 'receive-in-person' }], 'nobody', 'settled'],
-    ['an excuse was lifted from a standing round', [piece(), submit, { do: 'excuse' }, { do: 'lift-excuse' }], 'teacher', 'submitted']
+    [
+      'an excuse was lifted from a standing round',
+      [piece(), submit, { do: 'excuse' }, { do: 'lift-excuse' }],
+      'teacher',
+      'submitted'
+    ]
   ])('%s', (_name, actions, holder, standing) => {
     expect(stateOf(terms(), actions)).toMatchObject({ holder, standing });
   });
@@ -43,7 +53,9 @@ describe('who holds it, over the whole life', () => {
   it('settles by the student’s declaration, which can be withdrawn', () => {
     const declared = terms({ settles: 'declared' });
     expect(stateOf(declared, [{ do: 'declare-done' }])).toMatchObject({ holder: 'nobody', settledBy: 'declared' });
-    expect(stateOf(declared, [{ do: 'declare-done' }, { do: 'withdraw-declaration' }])).toMatchObject({ holder: 'student' });
+    expect(stateOf(declared, [{ do: 'declare-done' }, { do: 'withdraw-declaration' }])).toMatchObject({
+      holder: 'student'
+    });
     expect(why(declared, [], piece())).toBe('settles-by-declaration');
     expect(why(terms(), [], { do: 'declare-done' })).toBe('settles-by-result');
   });
@@ -70,9 +82,27 @@ describe('submitting', () => {
     ['what was settled', terms(), [piece(), submit, settle], LATER, 'already-settled'],
     ['what was excused', terms(), [piece(), { do: 'excuse' }], LATER, 'excused'],
     ['what was accepted in person', terms(), [piece(), { do: 'receive-in-person' }], LATER, 'received-in-person'],
-    ['a revision once marking has begun', terms(), [piece(), submit, { do: 'revise' }, { do: 'mark' }], LATER, 'marking-has-begun'],
-    ['late, where late work is not taken', terms({ due: 600_000, late: { kind: 'not-accepted', graceMinutes: 5 } }), [piece()], 901_000, 'late-not-accepted'],
-    ['within the grace, all the same', terms({ due: 600_000, late: { kind: 'not-accepted', graceMinutes: 5 } }), [piece()], 900_999, 'ok']
+    [
+      'a revision once marking has begun',
+      terms(),
+      [piece(), submit, { do: 'revise' }, { do: 'mark' }],
+      LATER,
+      'marking-has-begun'
+    ],
+    [
+      'late, where late work is not taken',
+      terms({ due: 600_000, late: { kind: 'not-accepted', graceMinutes: 5 } }),
+      [piece()],
+      901_000,
+      'late-not-accepted'
+    ],
+    [
+      'within the grace, all the same',
+      terms({ due: 600_000, late: { kind: 'not-accepted', graceMinutes: 5 } }),
+      [piece()],
+      900_999,
+      'ok'
+    ]
   ])('%s', (_name, start, actions, now, code) => {
     expect(why(start, actions, submit, now)).toBe(code);
   });
@@ -114,7 +144,14 @@ describe('taking back', () => {
 
   it.each<[string, Terms, Action[], Action, number, string]>([
     ['nothing stands', terms(), [piece()], takeBack(), LATER, 'nothing-stands'],
-    ['the assignment does not permit it', terms({ takeBack: false }), [piece(), submit], takeBack(), LATER, 'taking-back-not-permitted'],
+    [
+      'the assignment does not permit it',
+      terms({ takeBack: false }),
+      [piece(), submit],
+      takeBack(),
+      LATER,
+      'taking-back-not-permitted'
+    ],
     ['marking has begun', terms(), [piece(), submit, { do: 'mark' }], takeBack(), LATER, 'marking-has-begun'],
     ['it has closed', terms({ closes: LATER }), [piece(), submit], takeBack(), LATER, 'closed'],
     ['the named round was never replaced', terms(), [piece(), submit], takeBack(1), LATER, 'not-an-earlier-round'],

@@ -89,5 +89,6 @@ describe('points', () => {
     expect(countedPoints(1.005, 1)).toBe(1.01);
     expect(countedPoints(17.5, 0.8)).toBe(14);
   });
-  it('writes no needless zeros', () => expect([pointsText(16), pointsText(16.25), pointsText(16.5)]).toEqual(['16', '16.25', '16.5']));
+  it('writes no needless zeros', () =>
+    expect([pointsText(16), pointsText(16.25), pointsText(16.5)]).toEqual(['16', '16.25', '16.5']));
 });

@@ -1,5 +1,6 @@
 import { DAY, type Moment } from '../time/moment';
-import type { Standing } from './custody';
+import type { LatePolicy } from '../assignments/late-policy';
+import type { Holding, Standing } from './custody';
 
 /** What the Desk needs to know about one assignment to place it. */
 export interface DeskEntry {
@@ -8,6 +9,23 @@ export interface DeskEntry {
   closes: Moment | null;
   opens: Moment | null;
   since: Moment | null;
+}
+
+/** One line of the Desk. */
+export interface DeskLine extends DeskEntry, Holding {
+  assignmentId: string;
+  title: string;
+  courseTitle: string;
+  emblem: string;
+  late: LatePolicy;
+  zone: string;
+  /** The latest round, where there is one. */
+  round: number | null;
+  lateSeconds: number | null;
+  points: number | null;
+  /** As given and as counted; null while nothing was returned. */
+  given: number | null;
+  kept: number | null;
 }
 
 export const DESK_GROUPS = ['needs-you', 'with-you', 'no-date', 'with-teacher', 'settled', 'closed'] as const;

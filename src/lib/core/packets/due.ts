@@ -40,7 +40,8 @@ export function costNow(due: Moment | null, zone: string, policy: LatePolicy, no
 
 /** What lateness costs on an assignment, in one plain sentence. */
 export function latePolicyWords(policy: LatePolicy): string {
-  const grace = policy.kind !== 'none' && policy.graceMinutes > 0 ? ` The first ${policy.graceMinutes} min are free.` : '';
+  const grace =
+    policy.kind !== 'none' && policy.graceMinutes > 0 ? ` The first ${policy.graceMinutes} min are free.` : '';
   switch (policy.kind) {
     case 'none':
       return 'Being late costs no points.';

@@ -25,7 +25,9 @@ export interface Terms {
  */
 export function submitEnds(terms: Pick<Terms, 'due' | 'closes' | 'late'>): Moment | null {
   const refusal =
-    terms.late.kind === 'not-accepted' && terms.due !== null ? terms.due + graceMinutes(terms.late) * MINUTE + 1000 : null;
+    terms.late.kind === 'not-accepted' && terms.due !== null
+      ? terms.due + graceMinutes(terms.late) * MINUTE + 1000
+      : null;
   if (terms.closes === null) return refusal;
   return refusal === null ? terms.closes : Math.min(terms.closes, refusal);
 }

@@ -12,7 +12,9 @@ export function refusalWords(why: Refusal): string {
 
 /** Who holds the work, in words. The baton's text equivalent for the student. */
 export function holdingWords(holding: Pick<Holding, 'standing' | 'settledBy'>): string {
-  return holding.standing === 'settled' ? SETTLED_WORDS[holding.settledBy ?? 'result'] : STANDING_WORDS[holding.standing];
+  return holding.standing === 'settled'
+    ? SETTLED_WORDS[holding.settledBy ?? 'result']
+    : STANDING_WORDS[holding.standing];
 }
 
 /** The same for the teacher, who reads "you" from the other side. */

@@ -9,7 +9,11 @@ const cases: Array<[string, Relation, Deed[]]> = [
     { courseRole: 'student', ownsPacket: true, published: true },
     ['read-course', 'read-assignment', 'work-on-own-packet', 'read-own-packet', 'read-draft', 'read-round']
   ],
-  ['a student before another’s packet', { courseRole: 'student', ownsPacket: false, published: true }, ['read-course', 'read-assignment']],
+  [
+    'a student before another’s packet',
+    { courseRole: 'student', ownsPacket: false, published: true },
+    ['read-course', 'read-assignment']
+  ],
   [
     'a student before an unpublished assignment',
     { courseRole: 'student', ownsPacket: true, published: false },
@@ -32,7 +36,8 @@ describe('who may do what: all that is not listed is denied', () => {
     expect(DEEDS.filter((deed) => may(someone, deed, relation))).toEqual(permitted);
   });
   it('lets nobody in who is not signed in', () => {
-    for (const deed of DEEDS) expect(may(null, deed, { courseRole: 'teacher', ownsPacket: true, published: true })).toBe(false);
+    for (const deed of DEEDS)
+      expect(may(null, deed, { courseRole: 'teacher', ownsPacket: true, published: true })).toBe(false);
   });
   it('opens no course to the office or a guardian by their school role alone', () => {
     const office: Actor = { id: 'o', schoolRoles: ['office', 'guardian'] };

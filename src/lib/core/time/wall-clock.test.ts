@@ -26,11 +26,14 @@ describe('reading the clock on the wall', () => {
   });
   it('comes back as it went in, wherever the reading is not doubtful', () => {
     fc.assert(
-      fc.property(fc.date({ min: new Date('2020-01-01'), max: new Date('2035-01-01'), noInvalidDate: true }), (date) => {
-        const local = date.toISOString().slice(0, 16);
-        const reading = fromWallClock(local, ZONE);
-        if (reading.doubt !== 'skipped') expect(toWallClock(reading.moment, ZONE)).toBe(local);
-      })
+      fc.property(
+        fc.date({ min: new Date('2020-01-01'), max: new Date('2035-01-01'), noInvalidDate: true }),
+        (date) => {
+          const local = date.toISOString().slice(0, 16);
+          const reading = fromWallClock(local, ZONE);
+          if (reading.doubt !== 'skipped') expect(toWallClock(reading.moment, ZONE)).toBe(local);
+        }
+      )
     );
   });
 });

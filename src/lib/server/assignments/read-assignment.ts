@@ -1,24 +1,16 @@
 import { z } from 'zod';
-import type { Custody, Holding } from '$core/packets/custody';
+import { holding, type Custody, type Holding } from '$core/packets/custody';
 import { blank, fold } from '$core/packets/fold';
-import { holding } from '$core/packets/custody';
+import type { DeliverableView, MarkView, PieceView, RoundView } from '$core/packets/views';
 import { may, type Actor, type CourseRole } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { readLog } from '../packets/log';
-import { readMarks, readPieces, readRounds, type MarkView, type PieceView, type RoundView } from '../packets/read-packet';
+import { readMarks, readPieces, readRounds } from '../packets/read-packet';
 import { cleanBrief } from './brief';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from './facts';
-
-/** One thing that the brief asks for. */
-export interface DeliverableView {
-  id: string;
-  title: string;
-  ask: string;
-  optional: boolean;
-}
 
 /** What anyone in the course reads of an assignment. */
 export interface AssignmentView {
@@ -74,6 +66,17 @@ export async function readOwnPacket(person: Actor, facts: AssignmentFacts): Prom
   ]);
   const custody = fold(termsOf(facts), log);
   return { custody, holding: holding(custody, now), pieces, rounds, marks, now };
+}
+
+/** The zone of an assignment's course: its wall clock is the one that teachers set moments by. */
+export async function courseZoneOf(assignmentId: string): Promise<string> {
+  const [row] = await select(
+    z.object({ zone: z.string() }),
+    'select c.zone from assignments a join courses c on c.id = a.course_id where a.id = $1',
+    [assignmentId]
+  );
+  if (!row) throw new NotHere('This assignment');
+  return row.zone;
 }
 
 const AssignmentRow = AssignmentFacts.extend({

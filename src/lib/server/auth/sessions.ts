@@ -25,7 +25,11 @@ export interface SignedIn {
  *
  * @returns the token for the cookie; the database keeps only its SHA-256
  */
-export async function openSession(personId: string, agent: string, tx?: Tx): Promise<{ token: string; expires: Moment }> {
+export async function openSession(
+  personId: string,
+  agent: string,
+  tx?: Tx
+): Promise<{ token: string; expires: Moment }> {
   const token = randomBytes(32).toString('base64url');
   const now = clock.now();
   await Session.create(

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { holding, roundsLeft, type CustodySummary, type Holding } from '$core/packets/custody';
+import type { ClassLine, SetAssignment, WaitingRound } from '$core/marking/views';
+import type { MarkView, RoundView } from '$core/packets/views';
 import { fold } from '$core/packets/fold';
 import { may, type Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
@@ -8,24 +10,11 @@ import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { readLog } from '../packets/log';
-import { readMarks, readRounds, type MarkView, type RoundView } from '../packets/read-packet';
-
-/** One round that waits with a teacher. */
-export interface WaitingRound {
-  packetId: string;
-  student: string;
-  assignmentId: string;
-  title: string;
-  courseTitle: string;
-  emblem: string;
-  round: number;
-  since: Moment;
-  lateSeconds: number;
-  opened: boolean;
-  begun: boolean;
-}
+import { readMarks, readRounds } from '../packets/read-packet';
 
 export const MARKING_PAGE = 50;
+/** How many assignments the marking desk lists below what waits. */
+const SET_SHOWN = 40;
 export interface MarkingPlace {
   since: Moment;
   packetId: string;
@@ -52,6 +41,11 @@ export async function readMarkingDesk(
 export async function nextWaiting(person: Actor, besides: string): Promise<string | null> {
   const { rounds } = await readMarkingDesk(person);
   return rounds.find((round) => round.packetId !== besides)?.packetId ?? null;
+}
+
+/** The assignments that this teacher has set, the latest due first, with how the class stands. One query. */
+export function readSetAssignments(person: Actor): Promise<SetAssignment[]> {
+  return select(SetRow, SET, [person.id, SET_SHOWN]);
 }
 
 /** A packet as its teacher marks it. */
@@ -83,7 +77,9 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     readRounds(packetId),
     readMarks(packetId),
     select(DraftRow, DRAFT, [packetId]),
-    select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [facts.assignmentId])
+    select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [
+      facts.assignmentId
+    ])
   ]);
   const custody = fold(termsOf(facts), log);
   const draft = drafts.find((d) => d.round === custody.standing) ?? null;
@@ -102,19 +98,6 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     deliverables,
     now
   };
-}
-
-/** One student of a class on one assignment. */
-export interface ClassLine extends Holding {
-  studentId: string;
-  student: string;
-  packetId: string | null;
-  rounds: number;
-  due: Moment | null;
-  extended: boolean;
-  since: Moment | null;
-  given: number | null;
-  kept: number | null;
 }
 
 /** Where everyone in the course stands on an assignment. One query. The caller has asked the policy. */
@@ -171,6 +154,31 @@ const WAITING = `
   where e.person_id = $1 and e.role = 'teacher' and e.left_at is null
     and ($2::timestamptz is null or (p.since_at, p.id) > ($2::timestamptz, $3::uuid))
   order by p.since_at, p.id limit $4`;
+
+const SetRow = z.object({
+  assignmentId: z.string(),
+  title: z.string(),
+  courseTitle: z.string(),
+  emblem: z.string(),
+  due: z.number().nullable(),
+  students: z.number(),
+  withTeacher: z.number(),
+  settled: z.number()
+});
+
+const SET = `
+  select a.id as "assignmentId", a.title, c.title as "courseTitle", c.emblem, ${ms('a.due_at')} as due,
+    (select count(*)::int from enrolments s where s.course_id = c.id and s.role = 'student' and s.left_at is null) as students,
+    t."withTeacher", t.settled
+  from enrolments e
+  join courses c on c.id = e.course_id
+  join assignments a on a.course_id = c.id
+  cross join lateral (
+    select count(*) filter (where p.standing_round is not null and not p.excused and not p.in_person)::int as "withTeacher",
+      count(*) filter (where p.phase = 'settled' or p.excused or p.in_person)::int as settled
+    from packets p where p.assignment_id = a.id) t
+  where e.person_id = $1 and e.role = 'teacher' and e.left_at is null
+  order by a.due_at desc nulls last, a.id limit $2`;
 
 const PacketRow = AssignmentFacts.extend({ student: z.string(), role: z.enum(['student', 'teacher']).nullable() });
 const PACKET = `

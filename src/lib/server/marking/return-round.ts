@@ -1,13 +1,11 @@
 import { z } from 'zod';
+import type { MarkRefusal } from '$core/marking/words';
 import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { audit } from '../audit';
 import { Mark, Round } from '../db/models/packets';
 import type { Outcome } from '../outcome';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
-
-/** Reasons that are about points rather than custody. */
-export type MarkRefusal = 'points-too-high' | 'points-missing' | 'gives-no-points' | 'another-round-stands';
 
 export const Judgement = z.object({
   packetId: z.uuid(),
@@ -102,7 +100,9 @@ async function draftOf(
   const where = { packetId: packet.id, roundNo: given.round, returnedAt: null };
   const known = await Mark.findOne({ where, transaction: packet.tx });
   const round = await Round.findOne({ where: { packetId: packet.id, no: given.round }, transaction: packet.tx });
-  const mark = known ?? Mark.build({ ...where, points: null, remark: '', byPerson: packet.person.id, changedAt: new Date(packet.now) });
+  const mark =
+    known ??
+    Mark.build({ ...where, points: null, remark: '', byPerson: packet.person.id, changedAt: new Date(packet.now) });
   return mark.set({
     points: given.points === null ? null : String(given.points),
     remark: given.remark,

@@ -9,7 +9,9 @@ type Own = { assignmentId: string };
 
 /** Notes that the student has looked at the assignment. Does nothing the second time. */
 export async function openAssignment(person: Actor, { assignmentId }: Own): Promise<void> {
-  await withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) => packet.act({ do: 'open' }));
+  await withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
+    packet.act({ do: 'open' })
+  );
 }
 
 /**

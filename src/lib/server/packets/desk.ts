@@ -1,31 +1,11 @@
 import { z } from 'zod';
 import { LatePolicy } from '$core/assignments/late-policy';
-import { holding, type CustodySummary, type Holding } from '$core/packets/custody';
+import { holding, type CustodySummary } from '$core/packets/custody';
+import type { DeskLine } from '$core/packets/desk';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
-
-/** One line of the Desk. */
-export interface DeskLine extends Holding {
-  assignmentId: string;
-  title: string;
-  courseTitle: string;
-  emblem: string;
-  opens: Moment | null;
-  due: Moment | null;
-  closes: Moment | null;
-  since: Moment | null;
-  late: LatePolicy;
-  zone: string;
-  /** The latest round, where there is one. */
-  round: number | null;
-  lateSeconds: number | null;
-  points: number | null;
-  /** As given and as counted; null while nothing was returned. */
-  given: number | null;
-  kept: number | null;
-}
 
 /** How many settled assignments the Desk shows; the rest are one click away. */
 export const SETTLED_ON_DESK = 8;

@@ -19,7 +19,10 @@ export interface NewFile {
 }
 
 /** Puts a stored file into its place in the student's own packet. Nothing else in the packet is touched. */
-export async function addFile(person: Actor, file: NewFile): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
+export async function addFile(
+  person: Actor,
+  file: NewFile
+): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
   const { assignmentId, deliverableId, blob } = file;
   return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', file.key, async (packet) => {
     const name = keepableName(file.name);

@@ -1,43 +1,13 @@
 import { z } from 'zod';
 import type { RoundState } from '$core/packets/custody';
-import type { Moment } from '$core/time/moment';
+import type { MarkView, PieceView, RoundView } from '$core/packets/views';
 import { ms, select } from '../db/connection';
-
-/** A file as it lies in a packet or a round. */
-export interface PieceView {
-  id: string;
-  deliverableId: string | null;
-  name: string;
-  size: number;
-  mediaType: string;
-}
-
-/** One round as its student sees it. */
-export interface RoundView {
-  no: number;
-  state: RoundState;
-  submittedAt: Moment;
-  due: Moment | null;
-  lateSeconds: number;
-  startedDays: number;
-  kept: number;
-  pieces: PieceView[];
-}
-
-/** Points and remark as they were returned. */
-export interface MarkView {
-  round: number | null;
-  points: number | null;
-  kept: number;
-  remark: string;
-  outcome: 'settled' | 'another-round';
-  by: string;
-  at: Moment;
-}
 
 /** The pieces of the working packet, in the student's order. */
 export function readPieces(packetId: string): Promise<PieceView[]> {
-  return select(PieceRow, `${pieceColumns('pieces')} where p.packet_id = $1 order by p.position, p.added_at, p.id`, [packetId]);
+  return select(PieceRow, `${pieceColumns('pieces')} where p.packet_id = $1 order by p.position, p.added_at, p.id`, [
+    packetId
+  ]);
 }
 
 /** All rounds of a packet with their frozen pieces, the newest first. Two queries, however many rounds. */
@@ -50,9 +20,11 @@ export async function readRounds(packetId: string): Promise<RoundView[]> {
        from rounds where packet_id = $1 order by no desc`,
       [packetId]
     ),
-    select(RoundPieceRow, `${pieceColumns('round_pieces', ', p.round_no as round')} where p.packet_id = $1 order by p.position, p.id`, [
-      packetId
-    ])
+    select(
+      RoundPieceRow,
+      `${pieceColumns('round_pieces', ', p.round_no as round')} where p.packet_id = $1 order by p.position, p.id`,
+      [packetId]
+    )
   ]);
   return rounds.map((round) => ({ ...round, pieces: pieces.filter((piece) => piece.round === round.no) }));
 }

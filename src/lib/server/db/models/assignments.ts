@@ -24,7 +24,10 @@ export class Unit extends Model<InferAttributes<Unit>, InferCreationAttributes<U
   declare title: string;
   declare position: number;
 }
-Unit.init({ id: id(), courseId: uuid(), title: text(), position: whole() }, { sequelize: database, tableName: 'units' });
+Unit.init(
+  { id: id(), courseId: uuid(), title: text(), position: whole() },
+  { sequelize: database, tableName: 'units' }
+);
 
 export class Assignment extends Model<InferAttributes<Assignment>, InferCreationAttributes<Assignment>> {
   declare id: CreationOptional<string>;

@@ -16,7 +16,16 @@ export class Person extends Model<InferAttributes<Person>, InferCreationAttribut
   declare createdAt: Date;
 }
 Person.init(
-  { id: id(), handle: text(), name: text(), sortName: text(), email: text(), zone: text(), passwordHash: text(), createdAt: moment() },
+  {
+    id: id(),
+    handle: text(),
+    name: text(),
+    sortName: text(),
+    email: text(),
+    zone: text(),
+    passwordHash: text(),
+    createdAt: moment()
+  },
   { sequelize: database, tableName: 'people' }
 );
 

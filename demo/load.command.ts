@@ -1,0 +1,21 @@
+import { z } from 'zod';
+import { database, select } from '../src/lib/server/db/connection';
+import { migrate } from '../src/lib/server/db/migrate';
+import { loadDemo } from './load';
+
+/** `node --import tsx demo/load.command.ts [--anew]`: loads the demo world into an empty database, or anew. */
+if (process.argv.includes('--anew')) {
+  await database.query('drop schema public cascade; create schema public');
+  await migrate();
+}
+const [row] = await select(z.object({ empty: z.boolean() }), 'select not exists (select 1 from people) as empty');
+if (row?.empty) {
+  const begun = performance.now();
+  const quiet = !process.stdout.isTTY;
+  process.stdout.write('· Loading the demo world …\n');
+  await loadDemo((share) => {
+    if (!quiet) process.stdout.write(`\r  ${String(Math.round(share * 100)).padStart(3)} %`);
+  });
+  process.stdout.write(`${quiet ? '' : '\r'}  done in ${((performance.now() - begun) / 1000).toFixed(1)} s\n`);
+}
+await database.close();

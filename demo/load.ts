@@ -1,0 +1,274 @@
+import { createReadStream } from 'node:fs';
+import { basename } from 'node:path';
+import { Readable } from 'node:stream';
+import { z } from 'zod';
+import type { Actor } from '../src/lib/core/people/policy';
+import type { Moment } from '../src/lib/core/time/moment';
+import { createAssignment } from '../src/lib/server/assignments/create-assignment';
+import { storeBlob } from '../src/lib/server/blobs/store';
+import { clock } from '../src/lib/server/clock';
+import { createCourse, enrol } from '../src/lib/server/courses/create-course';
+import { select } from '../src/lib/server/db/connection';
+import { excuse, extend, receiveInPerson } from '../src/lib/server/marking/class-actions';
+import { lookAndSettle, returnRound } from '../src/lib/server/marking/return-round';
+import { declareDone, revise, takeBack } from '../src/lib/server/packets/change';
+import { addFile } from '../src/lib/server/packets/pieces';
+import { submitPacket } from '../src/lib/server/packets/submit';
+import { createPerson } from '../src/lib/server/people/create-person';
+import { noteDemo } from '../src/lib/server/settings';
+import { classmate, dice, type ClassmateDeed } from './classmates';
+import { demoFile, readWorld, type DemoAssignment, type DemoCourse, type DemoStep } from './read-world';
+import { when } from './when';
+
+/** One thing that happens in the demo's past, at its moment. */
+interface Deed {
+  at: Moment;
+  what: string;
+  run: () => Promise<unknown>;
+}
+
+/**
+ * Loads the demo world through the ordinary use-cases, with the clock moved to the moment of each deed, oldest first.
+ *
+ * @param onProgress share of the deeds that are done, 0 to 1
+ */
+export async function loadDemo(onProgress: (share: number) => void): Promise<void> {
+  const now = clock.now();
+  const { school, courses, stories } = readWorld();
+  const at = (text: string) => when(text, now, school.zone);
+  clock.set(at('school-30 08:00'), { frozen: true });
+  const people = await createPeople(school);
+  const deeds: Deed[] = [];
+  for (const course of courses) {
+    const students = classOf(course, school.students);
+    const made = await openCourse(course, students, people, school.zone);
+    for (const assignment of course.assignments) {
+      const set = at(assignment.set);
+      const ids: Ids = {};
+      deeds.push({ at: set, what: assignment.key, run: () => setAssignment(assignment, made, ids, at) });
+      const due = assignment.due === undefined ? null : at(assignment.due);
+      const teacher = person(people, course.teacher);
+      for (const name of students) {
+        const student = person(people, handleOf(name));
+        const steps = stories[handleOf(name)];
+        if (steps) deeds.push(...story(steps[assignment.key] ?? [], { ids, student, teacher, at }));
+        else deeds.push(...life(classmate(name, assignment, due, set, now), { ids, student, teacher, name }));
+      }
+    }
+  }
+  deeds.sort((a, b) => a.at - b.at);
+  for (const [i, deed] of deeds.entries()) {
+    clock.set(deed.at, { frozen: true });
+    await mustSucceed(deed);
+    if (i % 25 === 0) onProgress(i / deeds.length);
+  }
+  clock.set(now, { frozen: false });
+  const about = Object.entries(school.listed).map(([handle, text]) => ({
+    handle,
+    name: nameOf(handle, school),
+    about: text
+  }));
+  await noteDemo({ password: school.password, accounts: about });
+  onProgress(1);
+}
+
+type School = ReturnType<typeof readWorld>['school'];
+type Ids = { assignment?: string; places?: string[] };
+
+async function mustSucceed(deed: Deed): Promise<void> {
+  const answer = z.object({ ok: z.boolean(), why: z.string().optional() }).safeParse(await deed.run());
+  if (answer.success && !answer.data.ok)
+    throw new Error(
+      `The demo's ${deed.what} at ${new Date(deed.at).toISOString()} was refused: ${answer.data.why ?? ''}`
+    );
+}
+
+async function createPeople(school: School): Promise<Map<string, Actor>> {
+  const staff = [...school.teachers, ...school.guardians];
+  const students = school.students.map((name) => ({
+    handle: handleOf(name),
+    name,
+    sortName: sortNameOf(name),
+    schoolRoles: []
+  }));
+  const people = new Map<string, Actor>();
+  const create = async (one: (typeof staff)[number]) => {
+    const email = `${one.handle}@skerrow.example`;
+    const { id } = await createPerson({ ...one, email, zone: school.zone, password: school.password });
+    people.set(one.handle, { id, schoolRoles: one.schoolRoles });
+  };
+  const all = [...staff, ...students];
+  // Four at a time: as many as hash passwords at once.
+  for (let i = 0; i < all.length; i += 4) await Promise.all(all.slice(i, i + 4).map(create));
+  return people;
+}
+
+async function openCourse(course: DemoCourse, students: string[], people: Map<string, Actor>, zone: string) {
+  const { slug, title, emblem, units } = course;
+  const made = await createCourse({ slug, title, emblem, zone, units });
+  await enrol(made.id, person(people, course.teacher).id, 'teacher');
+  for (const name of students) await enrol(made.id, person(people, handleOf(name)).id, 'student');
+  return made;
+}
+
+async function setAssignment(
+  assignment: DemoAssignment,
+  course: { id: string; units: string[] },
+  ids: Ids,
+  at: (text: string) => Moment
+): Promise<void> {
+  const { key: _key, class: _class, set: _set, unit, opens, due, closes, ...given } = assignment;
+  const moment = (text: string | undefined) => (text === undefined ? null : at(text));
+  const made = await createAssignment({
+    ...given,
+    courseId: course.id,
+    unitId: course.units[unit - 1] ?? null,
+    opens: moment(opens),
+    due: moment(due),
+    closes: moment(closes)
+  });
+  ids.assignment = made.id;
+  const places = await select(
+    z.object({ id: z.string() }),
+    'select id from deliverables where assignment_id = $1 order by position',
+    [made.id]
+  );
+  ids.places = places.map((place) => place.id);
+}
+
+/** The whole school for a large course, the same part of it each time for a small one. Ilse is in all. */
+function classOf(course: DemoCourse, students: string[]): string[] {
+  const [first = '', ...others] = students;
+  const order = new Map(others.map((name) => [name, dice(`${course.slug} ${name}`)()]));
+  others.sort((a, b) => (order.get(a) ?? 0) - (order.get(b) ?? 0));
+  // Teodor is listed on the sign-in page, so that he should have something to do.
+  const named = others.filter((name) => name === 'Teodor Brandt');
+  return [first, ...named, ...others.filter((name) => !named.includes(name))].slice(0, course.classSize);
+}
+
+interface Cast {
+  ids: Ids;
+  student: Actor;
+  teacher: Actor;
+}
+
+let keys = 0;
+const key = () => `demo-${++keys}-${Math.floor(keys / 7)}`;
+const assignmentId = (ids: Ids) => ids.assignment ?? '';
+
+function story(steps: DemoStep[], cast: Cast & { at: (text: string) => Moment }): Deed[] {
+  return steps.map((step) => ({
+    at: cast.at(step.at),
+    what: `${step.do ?? `adding ${step.add ?? ''}`}`,
+    run: () => (step.add === undefined ? act(step, cast) : add(step.add, step.place, cast))
+  }));
+}
+
+async function add(file: string, place: number, { ids, student }: Cast) {
+  const blob = await storeBlob(createReadStream(demoFile(file)));
+  const deliverableId = place === 0 ? null : (ids.places?.[place - 1] ?? null);
+  return addFile(student, { assignmentId: assignmentId(ids), deliverableId, name: basename(file), blob, key: null });
+}
+
+async function act(step: DemoStep, cast: Cast & { at: (text: string) => Moment }) {
+  const { ids, student, teacher, at } = cast;
+  const own = { assignmentId: assignmentId(ids) };
+  const who = { ...own, studentId: student.id };
+  const { points = null, remark } = step;
+  switch (step.do) {
+    case 'submit':
+      return submitPacket(student, { ...own, key: key() });
+    case 'take-back':
+      return takeBack(student, { ...own, restores: null, key: key() });
+    case 'revise':
+      return revise(student, own);
+    case 'declare':
+      return declareDone(student, own);
+    case 'excuse':
+      return excuse(teacher, who);
+    case 'in-person':
+      return receiveInPerson(teacher, who, { points, remark });
+    case 'extend':
+      return extend(teacher, { ...who, due: step.due === undefined ? undefined : at(step.due) });
+    case 'look':
+      return lookAndSettle(teacher, { ...(await standing(who)), remark, key: key() });
+    case 'settle':
+      return returnRound(teacher, { ...(await standing(who)), points, remark, key: key(), outcome: 'settled' });
+    case 'again': {
+      const due = step.due === undefined ? undefined : at(step.due);
+      return returnRound(teacher, {
+        ...(await standing(who)),
+        points,
+        remark,
+        key: key(),
+        outcome: 'another-round',
+        due
+      });
+    }
+    default:
+      throw new Error('A story needs something to do.');
+  }
+}
+
+function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
+  const { ids, student, teacher } = cast;
+  return deeds.map((deed) => ({
+    at: deed.at,
+    what: `${deed.do} of ${cast.name}`,
+    run: async () => {
+      const own = { assignmentId: assignmentId(ids) };
+      if (deed.do === 'declare') return declareDone(student, own);
+      if (deed.do === 'submit') {
+        const blob = await storeBlob(Readable.from([Buffer.from(deed.text)]));
+        for (const place of ids.places ?? [])
+          await addFile(student, { ...own, deliverableId: place, name: `${cast.name}.txt`, blob, key: null });
+        return submitPacket(student, { ...own, key: key() });
+      }
+      const round = await standing({ ...own, studentId: student.id });
+      if (deed.do === 'look') return lookAndSettle(teacher, { ...round, remark: '', key: key() });
+      return returnRound(teacher, {
+        ...round,
+        points: deed.points,
+        remark: deed.remark,
+        key: key(),
+        outcome: 'settled'
+      });
+    }
+  }));
+}
+
+async function standing(who: {
+  assignmentId: string;
+  studentId: string;
+}): Promise<{ packetId: string; round: number }> {
+  const [row] = await select(
+    z.object({ packetId: z.string(), round: z.number() }),
+    `select p.id as "packetId", p.standing_round as round from packets p
+     join party_members m on m.party_id = p.party_id where p.assignment_id = $1 and m.person_id = $2`,
+    [who.assignmentId, who.studentId]
+  );
+  if (!row) throw new Error('The story goes on where nothing was submitted.');
+  return row;
+}
+
+function person(people: Map<string, Actor>, handle: string): Actor {
+  const found = people.get(handle);
+  if (!found) throw new Error(`Nobody in the demo is called ${handle}.`);
+  return found;
+}
+
+/** First names tell the students apart, but for two: they take their family name along. */
+function handleOf(name: string): string {
+  const [first = '', last = ''] = name.toLowerCase().split(' ');
+  return first === 'petra' ? `${first}.${last}` : first;
+}
+
+function sortNameOf(name: string): string {
+  const [first = '', last = ''] = name.split(' ');
+  return `${last}, ${first}`;
+}
+
+function nameOf(handle: string, school: School): string {
+  const staff = [...school.teachers, ...school.guardians].find((one) => one.handle === handle);
+  return staff?.name ?? school.students.find((name) => handleOf(name) === handle) ?? handle;
+}

@@ -1,0 +1,31 @@
+import { REFUSALS, type Refusal } from '../packets/allowed';
+import { refusalWords } from '../packets/words';
+
+/** Reasons that are about points and the teacher's page rather than custody. */
+export const MARK_REFUSALS = ['points-too-high', 'points-missing', 'gives-no-points', 'another-round-stands'] as const;
+export type MarkRefusal = (typeof MARK_REFUSALS)[number];
+
+/** Why marking was refused, as the teacher reads it. What they wrote is kept on the page. */
+export function markRefusalWords(why: Refusal | MarkRefusal): string {
+  return isRefusal(why) ? (TEACHER_WORDS[why] ?? refusalWords(why)) : MARK_WORDS[why];
+}
+
+const MARK_WORDS: Record<MarkRefusal, string> = {
+  'points-too-high': 'Those are more points than this assignment gives. Write fewer.',
+  'points-missing': 'Give points before settling it. Zero is a number too.',
+  'gives-no-points': 'This assignment gives no points. Say it in the remark.',
+  'another-round-stands':
+    'The student has changed what you have since you opened this page. Look at the round that stands now.'
+};
+
+/** Where the student's words would be odd for a teacher. */
+const TEACHER_WORDS: Partial<Record<Refusal, string>> = {
+  'nothing-stands': 'Nothing stands with you here: the student took it back, or it is settled already.',
+  excused: 'This student is excused from it.',
+  'received-in-person': 'You recorded this as accepted in person.',
+  'already-settled': 'This is settled already.'
+};
+
+function isRefusal(why: Refusal | MarkRefusal): why is Refusal {
+  return (REFUSALS as readonly string[]).includes(why);
+}

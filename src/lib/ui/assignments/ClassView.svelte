@@ -1,0 +1,135 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { countedPoints, pointsText } from '$core/grades/points';
+  import type { ClassLine } from '$core/marking/views';
+  import { timeToDue } from '$core/packets/due';
+  import type { Terms } from '$core/packets/terms';
+  import { toWallClock } from '$core/time/wall-clock';
+  import Emblem from '$ui/courses/Emblem.svelte';
+  import Baton from '$ui/packets/Baton.svelte';
+  import Message from '$ui/shell/Message.svelte';
+  import When from '$ui/time/When.svelte';
+
+  interface Props {
+    facts: Terms & { title: string; points: number | null; courseTitle: string; emblem: string; zone: string };
+    briefHtml: string;
+    lines: ClassLine[];
+    now: number;
+    zone: string;
+    problems: string[];
+  }
+  const { facts, briefHtml, lines, now, zone, problems }: Props = $props();
+  const withTeacher = $derived(lines.filter((line) => line.holder === 'teacher').length);
+  const settled = $derived(lines.filter((line) => line.standing === 'settled').length);
+</script>
+
+<div class="mx-auto max-w-6xl px-4 pt-5 pb-16">
+  <p class="mb-3 text-sm"><a class="link" href="/marking">Marking</a></p>
+  <div class="mb-4 flex items-start gap-4">
+    <Emblem emblem={facts.emblem} large />
+    <div>
+      <h1 class="text-3xl leading-tight font-bold">{facts.title}</h1>
+      <p class="opacity-85">
+        {facts.courseTitle} ·
+        {#if facts.due === null}no due date{:else}due <When moment={facts.due} {zone} {now} />{/if}
+      </p>
+    </div>
+  </div>
+  <details class="mb-6">
+    <summary class="btn btn-sm">The brief, as students read it</summary>
+    <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
+    <div class="brief-text mt-3 rounded bg-base-100 p-5">{@html briefHtml}</div>
+  </details>
+
+  <h2 class="mb-1 text-xl font-semibold">The class</h2>
+  <p class="mb-3">{lines.length} students, {withTeacher} with you, {settled} settled</p>
+  {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
+  <ul class="divide-y divide-base-300 border-y border-base-300">
+    {#each lines as line (line.studentId)}
+      <li class="bg-base-100 px-3 py-2">
+        <div class="grid gap-x-4 gap-y-1 md:grid-cols-[minmax(0,1fr)_22rem_12rem_6rem] md:items-center">
+          <span class="font-semibold">
+            {#if line.packetId && line.rounds > 0}
+              <a
+                class="inline-block link py-1 link-hover"
+                href="/marking/{line.packetId}"
+                data-sveltekit-preload-data="off">{line.student}</a
+              >
+            {:else}{line.student}{/if}
+          </span>
+          <Baton holding={line} reader="teacher" />
+          <span class="text-sm">
+            {#if line.holder === 'student'}{timeToDue({ ...facts, due: line.due }, now).words}{/if}
+            {#if line.holder === 'teacher' && line.since !== null}<When
+                moment={line.since}
+                {zone}
+                {now}
+                both={false}
+              />{/if}
+            {#if line.extended}<span class="block">Extended</span>{/if}
+          </span>
+          <span class="figures md:text-right">
+            {#if line.given !== null && facts.points !== null}{pointsText(countedPoints(line.given, line.kept ?? 1))} of {pointsText(
+                facts.points
+              )}{/if}
+          </span>
+        </div>
+        <details>
+          <summary class="cursor-pointer py-1 text-sm underline underline-offset-2">For {line.student} alone</summary>
+          <div class="flex flex-wrap items-end gap-6 py-3">
+            {#snippet who()}<input type="hidden" name="studentId" value={line.studentId} />{/snippet}
+            {#if line.settledBy === 'excused'}
+              <form method="post" action="?/liftExcuse" use:enhance>
+                {@render who()}<button class="btn btn-sm">Ask for it after all</button>
+              </form>
+            {:else if line.settledBy === 'in-person'}
+              <form method="post" action="?/undoInPerson" use:enhance>
+                {@render who()}<button class="btn btn-sm">It was not handed over in person</button>
+              </form>
+            {:else if line.standing !== 'settled'}
+              <form method="post" action="?/excuse" use:enhance>
+                {@render who()}<button class="btn btn-sm">Excuse from this</button>
+              </form>
+              <form method="post" action="?/inPerson" use:enhance class="flex flex-wrap items-end gap-2">
+                {@render who()}
+                {#if facts.points !== null}
+                  <label class="text-sm"
+                    >Points of {pointsText(facts.points)}
+                    <input class="input block w-24 input-sm" name="points" inputmode="decimal" />
+                  </label>
+                {:else}<input type="hidden" name="points" value="" />{/if}
+                <label class="text-sm"
+                  >Remark <input class="input block w-48 input-sm" name="remark" maxlength="2000" /></label
+                >
+                <button class="btn btn-sm">Accepted in person</button>
+              </form>
+              <form method="post" action="?/extend" use:enhance class="flex flex-wrap items-end gap-2">
+                {@render who()}
+                <label class="text-sm"
+                  >New due moment
+                  <input
+                    class="input block input-sm"
+                    type="datetime-local"
+                    name="due"
+                    value={line.due === null ? '' : toWallClock(line.due, facts.zone)}
+                  />
+                </label>
+                <label class="text-sm"
+                  >Closes
+                  <input
+                    class="input block input-sm"
+                    type="datetime-local"
+                    name="closes"
+                    value={facts.closes === null ? '' : toWallClock(facts.closes, facts.zone)}
+                  />
+                </label>
+                <button class="btn btn-sm">Extend</button>
+              </form>
+            {:else}<p class="text-sm">This is settled. Open the round to correct its result.</p>{/if}
+          </div>
+        </details>
+      </li>
+    {/each}
+  </ul>
+  {#if lines.length === 0}<p class="rounded bg-base-100 p-8">Nobody is in this course yet.</p>{/if}
+</div>

@@ -1,0 +1,138 @@
+<script lang="ts">
+  import { allowed } from '$core/packets/allowed';
+  import { roundsUsed, type Custody, type Holding } from '$core/packets/custody';
+  import { fullness } from '$core/packets/places';
+  import type { DeliverableView, MarkView, PieceView, RoundView } from '$core/packets/views';
+  import Emblem from '$ui/courses/Emblem.svelte';
+  import ChangeMind from '$ui/packets/ChangeMind.svelte';
+  import FootBar from '$ui/packets/FootBar.svelte';
+  import PacketPlaces from '$ui/packets/PacketPlaces.svelte';
+  import CameBack from '$ui/rounds/CameBack.svelte';
+  import Rounds from '$ui/rounds/Rounds.svelte';
+  import Message from '$ui/shell/Message.svelte';
+  import Facts from './Facts.svelte';
+
+  interface Props {
+    facts: {
+      title: string;
+      points: number | null;
+      due: number | null;
+      alsoOpen: boolean;
+      followsDrafts: boolean;
+      courseTitle: string;
+      emblem: string;
+      zone: string;
+    };
+    unitTitle: string | null;
+    briefHtml: string;
+    deliverables: DeliverableView[];
+    teachers: string[];
+    packet: {
+      custody: Custody;
+      holding: Holding;
+      pieces: PieceView[];
+      rounds: RoundView[];
+      marks: MarkView[];
+      now: number;
+    };
+    formKey: string;
+    largestFile: number;
+    zone: string;
+    problems: string[];
+  }
+  const { facts, unitTitle, briefHtml, deliverables, teachers, packet, formKey, largestFile, zone, problems }: Props =
+    $props();
+
+  const { custody, holding, pieces, rounds, marks, now } = $derived(packet);
+  const editable = $derived(allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
+  const full = $derived(fullness(deliverables, pieces));
+  const declared = $derived(custody.terms.settles === 'declared');
+  const parts = $derived([
+    ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
+    { id: 'brief', name: 'Brief', note: '' },
+    ...(declared
+      ? []
+      : [{ id: 'packet', name: 'Packet', note: full.asked > 0 ? `${full.filled} of ${full.asked} filled` : '' }]),
+    ...(rounds.length > 0 ? [{ id: 'rounds', name: 'Rounds', note: `${rounds.length} submitted` }] : [])
+  ]);
+</script>
+
+<div class="mx-auto max-w-7xl px-4 pt-5 pb-10">
+  <p class="mb-3 text-sm"><a class="link" href="/desk">Desk</a></p>
+  <div class="mb-4 flex items-start gap-4">
+    <Emblem emblem={facts.emblem} large />
+    <div>
+      <h1 class="text-3xl leading-tight font-bold">{facts.title}</h1>
+      <p class="opacity-85">
+        {facts.courseTitle}{#if unitTitle}, {unitTitle}{/if} · {teachers.join(', ')}
+      </p>
+    </div>
+  </div>
+  <Facts
+    terms={custody.terms}
+    setDue={facts.due}
+    points={facts.points}
+    roundsUsed={roundsUsed(custody)}
+    courseZone={facts.zone}
+    {zone}
+    {now}
+  />
+  <div class="mt-6 grid gap-x-10 md:grid-cols-[10rem_minmax(0,1fr)]">
+    <nav aria-label="Parts of this page" class="mb-4 md:sticky md:top-4 md:self-start">
+      <ul class="flex flex-wrap gap-x-5 md:block">
+        {#each parts as part (part.id)}
+          <li>
+            <a class="block border-l-2 border-transparent py-1.5 hover:border-accent md:pl-3" href="#{part.id}">
+              {part.name}
+              {#if part.note}<span class="block text-sm opacity-80">{part.note}</span>{/if}
+            </a>
+          </li>
+        {/each}
+      </ul>
+    </nav>
+    <div class="grid gap-9">
+      {#if marks.length > 0}
+        <section id="came-back" aria-labelledby="came-back-title">
+          <h2 id="came-back-title" class="mb-2 text-xl font-semibold">What came back</h2>
+          <CameBack {marks} points={facts.points} {zone} {now} />
+        </section>
+      {/if}
+      <section id="brief" aria-labelledby="brief-title">
+        <h2 id="brief-title" class="mb-2 text-xl font-semibold">Brief</h2>
+        <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
+        <div class="brief-text">{@html briefHtml}</div>
+      </section>
+      {#if !declared}
+        <section id="packet" aria-labelledby="packet-title">
+          <h2 id="packet-title" class="mb-1 text-xl font-semibold">Packet</h2>
+          <p class="mb-3 opacity-85">
+            {#if facts.followsDrafts}
+              Your teacher can look in while you work here. Looking in is not submitting: they have nothing until you
+              submit.
+            {:else if editable}
+              Only you see this until you submit it.
+            {:else if holding.holder === 'teacher'}
+              This is what your teacher has.
+            {:else}
+              This is what the packet held.
+            {/if}
+          </p>
+          {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
+          <PacketPlaces {deliverables} {pieces} alsoOpen={facts.alsoOpen} {editable} {formKey} largest={largestFile} />
+          {#if holding.holder === 'teacher'}
+            <div class="mt-4"><ChangeMind {custody} courseZone={facts.zone} {zone} {now} {formKey} /></div>
+          {/if}
+        </section>
+      {:else}
+        {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
+      {/if}
+      {#if rounds.length > 0}
+        <section id="rounds" aria-labelledby="rounds-title">
+          <h2 id="rounds-title" class="mb-2 text-xl font-semibold">Rounds</h2>
+          <Rounds {rounds} {zone} {now} />
+        </section>
+      {/if}
+    </div>
+  </div>
+</div>
+<FootBar {custody} {holding} {deliverables} {pieces} courseZone={facts.zone} {zone} {now} {formKey} />

@@ -1,0 +1,82 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { pointsText } from '$core/grades/points';
+
+  interface Props {
+    points: number | null;
+    settles: 'result' | 'looked-at' | 'declared';
+    /** Rounds that the student may still submit by themselves; null for any number. */
+    roundsLeft: number | null;
+    closed: boolean;
+    correcting: boolean;
+    submitting: boolean;
+    values: { points: string; remark: string; due: string; closes: string };
+    errors: { points?: string[]; remark?: string[]; due?: string[]; closes?: string[] };
+    children: Snippet;
+  }
+  let {
+    points,
+    settles,
+    roundsLeft,
+    closed,
+    correcting,
+    submitting,
+    values = $bindable(),
+    errors,
+    children
+  }: Props = $props();
+</script>
+
+{@render children()}
+{#if points !== null && settles === 'result'}
+  <label class="mb-1 block font-medium" for="points">Points of {pointsText(points)}</label>
+  <input
+    id="points"
+    name="points"
+    class="figures input w-28 text-lg"
+    inputmode="decimal"
+    autocomplete="off"
+    bind:value={values.points}
+    aria-invalid={errors.points ? 'true' : undefined}
+    aria-describedby={errors.points ? 'points-problem' : undefined}
+  />
+  {#if errors.points}<p id="points-problem" class="mt-1 text-error">{errors.points}</p>{/if}
+{/if}
+<label class="mt-4 mb-1 block font-medium" for="remark">Remark on the whole</label>
+<textarea id="remark" name="remark" class="textarea w-full" rows="7" maxlength="20000" bind:value={values.remark}
+></textarea>
+{#if errors.remark}<p class="mt-1 text-error">{errors.remark}</p>{/if}
+
+<div class="mt-4 grid gap-2">
+  {#if settles === 'looked-at'}
+    <button class="btn btn-primary" formaction="?/look" disabled={submitting}>Looked at: settle it</button>
+  {:else}
+    <button class="btn btn-primary" formaction="?/settle" disabled={submitting}
+      >{correcting ? 'Return the corrected result' : 'Return as settled'}</button
+    >
+    {#if !correcting}<button class="btn" formaction="?/keep" disabled={submitting}
+        >Keep for later, return nothing yet</button
+      >{/if}
+  {/if}
+</div>
+
+<fieldset class="mt-6 border-t border-base-300 pt-4">
+  <legend class="font-medium">Or ask for another round</legend>
+  <p class="mb-2 text-sm">
+    {#if roundsLeft === 0}This was the last round. Asking for another one gives one more.{/if}
+    {#if closed}It has closed, so give a new closing moment.{/if}
+    What you leave empty stays as it is.
+  </p>
+  <div class="flex flex-wrap gap-3">
+    <label class="text-sm"
+      >New due moment
+      <input class="input block input-sm" type="datetime-local" name="due" bind:value={values.due} />
+    </label>
+    <label class="text-sm"
+      >New closing moment
+      <input class="input block input-sm" type="datetime-local" name="closes" bind:value={values.closes} />
+    </label>
+  </div>
+  {#if errors.due || errors.closes}<p class="mt-1 text-error">{errors.due ?? errors.closes}</p>{/if}
+  <button class="btn mt-3 w-full" formaction="?/again" disabled={submitting}>Ask for another round</button>
+</fieldset>

@@ -1,0 +1,102 @@
+<script lang="ts">
+  import { Pencil, Undo2 } from '@lucide/svelte';
+  import { enhance } from '$app/forms';
+  import { allowed } from '$core/packets/allowed';
+  import { restorableRounds, type Custody } from '$core/packets/custody';
+  import { costNow } from '$core/packets/due';
+  import { refusalWords } from '$core/packets/words';
+  import { absolute, relative } from '$core/time/words';
+
+  interface Props {
+    custody: Custody;
+    courseZone: string;
+    zone: string;
+    now: number;
+    formKey: string;
+  }
+  const { custody, courseZone, zone, now, formKey }: Props = $props();
+
+  const round = $derived(custody.standing);
+  const revising = $derived(custody.phase === 'revising');
+  const mayRevise = $derived(allowed(custody, { do: 'revise' }, now));
+  const earlier = $derived(restorableRounds(custody));
+  const mayEmpty = $derived(allowed(custody, { do: 'take-back', restores: null }, now));
+  const choices = $derived(earlier.filter((no) => allowed(custody, { do: 'take-back', restores: no }, now).ok));
+  const cost = $derived(costNow(custody.terms.due, courseZone, custody.terms.late, now));
+</script>
+
+<div class="grid gap-3 md:grid-cols-2">
+  <section class="rounded border border-base-300 bg-base-100 p-4" aria-labelledby="revise-title">
+    <h3 id="revise-title" class="flex items-center gap-2 text-lg font-semibold">
+      <Pencil size={20} strokeWidth={1.75} aria-hidden="true" />
+      {revising ? 'You are revising' : 'Revise it'}
+    </h3>
+    {#if revising}
+      <p class="my-2">Round {round} stays with your teacher until you submit the next one.</p>
+      <form method="post" action="?/dropRevision" use:enhance>
+        <button class="btn btn-sm">Give the revision up, keep round {round}</button>
+      </form>
+    {:else}
+      <p class="my-2">
+        Work on the next round while round {round} stays with your teacher. Nothing is lost if time runs out.
+      </p>
+      {#if mayRevise.ok}
+        <form method="post" action="?/revise" use:enhance>
+          <button class="btn btn-primary btn-sm">Revise round {round}</button>
+        </form>
+      {:else}
+        <p class="text-sm">{refusalWords(mayRevise.why)}</p>
+      {/if}
+    {/if}
+  </section>
+
+  <section class="rounded border border-base-300 bg-base-100 p-4" aria-labelledby="take-back-title">
+    <h3 id="take-back-title" class="flex items-center gap-2 text-lg font-semibold">
+      <Undo2 size={20} strokeWidth={1.75} aria-hidden="true" /> Take it back
+    </h3>
+    {#if mayEmpty.ok || choices.length > 0}
+      <details class="mt-2">
+        <summary class="btn btn-sm">Take round {round} back …</summary>
+        <form method="post" action="?/takeBack" class="mt-3 grid gap-2" use:enhance>
+          <input type="hidden" name="key" value={formKey} />
+          <fieldset class="grid gap-2">
+            <legend class="mb-1">After that, your teacher has:</legend>
+            {#each choices as no (no)}
+              <label class="flex gap-2"
+                ><input class="radio mt-1 radio-sm" type="radio" name="restores" value={no} required /> Round {no},
+                which stands again</label
+              >
+            {/each}
+            {#if mayEmpty.ok}
+              <label class="flex gap-2">
+                <input
+                  class="radio mt-1 radio-sm"
+                  type="radio"
+                  name="restores"
+                  value="nothing"
+                  required
+                  checked={choices.length === 0}
+                />
+                <span><strong>Nothing</strong>, until you submit again</span>
+              </label>
+            {/if}
+          </fieldset>
+          <p class="text-sm">
+            {#if custody.terms.due === null}
+              There is no due date.
+            {:else if cost}
+              {cost} for what you submit now.
+            {:else}
+              What you submit after {absolute(custody.terms.due, zone, now)} ({relative(custody.terms.due, now)}) is
+              late.
+            {/if}
+            {#if custody.terms.closes !== null}It closes for good {absolute(custody.terms.closes, zone, now)}.{/if}
+          </p>
+          <button class="btn justify-self-start btn-error btn-sm">Take round {round} back</button>
+        </form>
+      </details>
+    {:else}
+      <p class="my-2 text-sm">{mayEmpty.ok ? '' : refusalWords(mayEmpty.why)}</p>
+    {/if}
+  </section>
+</div>

@@ -1,0 +1,102 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { allowed } from '$core/packets/allowed';
+  import { roundsLeft, standingRound, type Custody, type Holding } from '$core/packets/custody';
+  import { costNow, timeToDue } from '$core/packets/due';
+  import { fullness, fullnessWords, piecesText } from '$core/packets/places';
+  import type { DeliverableView, PieceView } from '$core/packets/views';
+  import { refusalWords } from '$core/packets/words';
+  import { absolute, span, toTheSecond } from '$core/time/words';
+  import Baton from './Baton.svelte';
+
+  interface Props {
+    custody: Custody;
+    holding: Holding;
+    deliverables: readonly DeliverableView[];
+    pieces: readonly PieceView[];
+    courseZone: string;
+    zone: string;
+    now: number;
+    formKey: string;
+  }
+  const { custody, holding, deliverables, pieces, courseZone, zone, now, formKey }: Props = $props();
+
+  const terms = $derived(custody.terms);
+  const declared = $derived(terms.settles === 'declared');
+  const working = $derived(
+    ['not-started', 'in-progress', 'taken-back', 'another-round', 'revising'].includes(holding.standing)
+  );
+  const full = $derived(fullnessWords(fullness(deliverables, pieces)));
+  const timely = $derived(timeToDue(terms, now));
+  const cost = $derived(costNow(terms.due, courseZone, terms.late, now));
+  const maySubmit = $derived(allowed(custody, { do: 'submit' }, now));
+  const standing = $derived(standingRound(custody));
+  const left = $derived(roundsLeft(custody));
+  const next = $derived(custody.rounds.length + 1);
+  let busy = $state(false);
+
+  /** "Received 21:14:07, 45 min before it was due." */
+  const received = $derived.by(() => {
+    if (!standing) return null;
+    const day = absolute(standing.at, zone, now).split(', ')[0];
+    const when = `Round ${standing.no} received ${day} ${toTheSecond(standing.at, zone)}`;
+    if (terms.due === null) return when;
+    return standing.at <= terms.due
+      ? `${when}, ${span(terms.due - standing.at)} before it was due`
+      : `${when}, ${span(standing.at - terms.due)} after it was due`;
+  });
+</script>
+
+<aside
+  aria-label="Where it stands"
+  class="sticky bottom-0 z-10 border-t-2 border-base-300 bg-base-100 shadow-[0_-6px_16px_-12px_rgb(0_0_0/0.5)]"
+>
+  <div class="mx-auto flex max-w-7xl flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3">
+    <div class="text-lg"><Baton {holding} large /></div>
+    <div class="text-sm">
+      {#if received}<p class="figures">{received}</p>{/if}
+      {#if working && !declared}
+        {#if full}<p>{full}</p>{/if}
+        <p class={timely.tone === 'overdue' ? 'font-semibold text-error' : ''}>
+          {timely.words}{#if cost}. {cost}{/if}
+        </p>
+      {:else if declared && holding.standing !== 'settled'}
+        <p>{timely.words}</p>
+      {/if}
+    </div>
+    <div class="ml-auto flex items-center gap-3">
+      {#if declared && holding.standing !== 'closed'}
+        {#if holding.standing === 'settled' && holding.settledBy === 'declared'}
+          <form method="post" action="?/withdrawDeclaration" use:enhance>
+            <button class="btn">It is not done after all</button>
+          </form>
+        {:else if holding.standing !== 'settled'}
+          <form method="post" action="?/declareDone" use:enhance>
+            <button class="btn btn-primary">I have done this</button>
+          </form>
+        {/if}
+      {:else if working}
+        {#if maySubmit.ok}
+          {#if left !== null}<span class="text-sm"
+              >{left === 1 ? 'The last round you have' : `${left} rounds left`}</span
+            >{/if}
+          <form
+            method="post"
+            action="?/submit"
+            use:enhance={() => {
+              busy = true;
+              return ({ update }) => update().finally(() => (busy = false));
+            }}
+          >
+            <input type="hidden" name="key" value={formKey} />
+            <button class="btn btn-primary" disabled={busy}>Submit round {next}: {piecesText(pieces.length)}</button>
+          </form>
+        {:else}
+          <p class="max-w-sm text-sm">{refusalWords(maySubmit.why)}</p>
+        {/if}
+      {:else if holding.standing === 'submitted'}
+        <a class="btn" href="#packet">Change something</a>
+      {/if}
+    </div>
+  </div>
+</aside>

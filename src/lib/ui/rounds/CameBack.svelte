@@ -1,0 +1,46 @@
+<script lang="ts">
+  import { countedPoints, pointsText } from '$core/grades/points';
+  import type { MarkView } from '$core/packets/views';
+  import When from '$ui/time/When.svelte';
+
+  interface Props {
+    marks: readonly MarkView[];
+    points: number | null;
+    zone: string;
+    now: number;
+  }
+  const { marks, points, zone, now }: Props = $props();
+  const heading = (mark: MarkView) =>
+    mark.outcome === 'another-round'
+      ? 'Another round is asked'
+      : mark.round === null
+        ? 'Accepted in person'
+        : 'Settled';
+</script>
+
+{#each marks as mark, i (`${mark.at} ${i}`)}
+  <article
+    class="mb-3 rounded border border-l-4 border-base-300 bg-base-100 p-4 {mark.outcome === 'settled'
+      ? 'border-l-success'
+      : 'border-l-accent'} {i > 0 ? 'opacity-90' : ''}"
+  >
+    <div class="flex flex-wrap items-baseline gap-x-4">
+      <h3 class="text-lg font-semibold">
+        {heading(mark)}{#if mark.round !== null}, round {mark.round}{/if}
+      </h3>
+      <p class="ml-auto text-sm opacity-85">{mark.by}, <When moment={mark.at} {zone} {now} /></p>
+    </div>
+    {#if mark.points !== null && points !== null}
+      <p class="figures mt-1">
+        <span class="font-display text-3xl font-semibold">{pointsText(countedPoints(mark.points, mark.kept))}</span>
+        of {pointsText(points)} points
+        {#if mark.kept < 1}
+          <span class="block text-sm">
+            {pointsText(mark.points)} given; being late leaves {Math.round(mark.kept * 100)} % of them
+          </span>
+        {/if}
+      </p>
+    {/if}
+    {#if mark.remark}<p class="mt-2 max-w-prose whitespace-pre-line">{mark.remark}</p>{/if}
+  </article>
+{/each}

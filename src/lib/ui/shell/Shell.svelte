@@ -1,0 +1,61 @@
+<script lang="ts">
+  import type { Snippet } from 'svelte';
+  import { LogOut } from '@lucide/svelte';
+  import ThemeChoice from './ThemeChoice.svelte';
+
+  interface Props {
+    person: { name: string; studies: boolean; teaches: boolean } | null;
+    theme: 'day' | 'night' | 'system';
+    path: string;
+    children: Snippet;
+  }
+  const { person, theme, path, children }: Props = $props();
+
+  const rooms = $derived([
+    ...(person?.studies || (person && !person.teaches) ? [{ href: '/desk', name: 'Desk' }] : []),
+    ...(person?.teaches ? [{ href: '/marking', name: 'Marking' }] : [])
+  ]);
+</script>
+
+<a href="#main" class="btn sr-only btn-primary focus:not-sr-only focus:absolute focus:z-50 focus:m-2"
+  >Skip to the page</a
+>
+<header class="bg-primary text-primary-content">
+  <div class="mx-auto flex min-h-12 max-w-7xl flex-wrap items-center gap-x-5 px-4">
+    <a href="/" class="flex items-center gap-2 py-2 font-display text-lg font-bold tracking-tight">
+      <svg class="h-4 w-9" viewBox="0 0 36 16" fill="none" stroke="currentColor" stroke-width="2.2" aria-hidden="true">
+        <circle cx="7" cy="8" r="4.5" fill="currentColor" /><path d="M11.5 8H24.5" /><circle cx="29" cy="8" r="4.5" />
+      </svg>
+      Vendro
+    </a>
+    {#if person}
+      <nav aria-label="Rooms" class="flex gap-1 self-stretch">
+        {#each rooms as { href, name } (href)}
+          <a
+            {href}
+            aria-current={path.startsWith(href) ? 'page' : undefined}
+            class="grid min-h-11 place-items-center border-y-3 border-transparent px-3 hover:bg-current/10 aria-[current]:border-accent"
+          >
+            {name}
+          </a>
+        {/each}
+      </nav>
+    {/if}
+    <div class="ml-auto flex items-center gap-2">
+      <ThemeChoice {theme} back={path} />
+      {#if person}
+        <span class="hidden text-sm sm:block">{person.name}</span>
+        <form method="post" action="/sign-out" data-sveltekit-reload>
+          <button
+            class="grid size-9 place-items-center rounded hover:bg-current/15"
+            aria-label="Sign out"
+            title="Sign out"
+          >
+            <LogOut size={18} strokeWidth={1.75} aria-hidden="true" />
+          </button>
+        </form>
+      {/if}
+    </div>
+  </div>
+</header>
+<main id="main" tabindex="-1" class="outline-none">{@render children()}</main>

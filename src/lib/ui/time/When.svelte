@@ -1,0 +1,17 @@
+<script lang="ts">
+  import type { Moment } from '$core/time/moment';
+  import { absolute, relative } from '$core/time/words';
+
+  interface Props {
+    moment: Moment;
+    zone: string;
+    now: Moment;
+    /** With the relative time behind the absolute one. */
+    both?: boolean;
+  }
+  const { moment, zone, now, both = true }: Props = $props();
+</script>
+
+<time datetime={new Date(moment).toISOString()}>{absolute(moment, zone, now)}</time>{#if both}<span class="opacity-75">
+    ({relative(moment, now)})</span
+  >{/if}

@@ -1,0 +1,9 @@
+/** What the shell of every page shows. */
+export const load = ({ locals }) => {
+  const { person, reader, theme } = locals;
+  return {
+    person: person && { name: person.name, studies: person.studies, teaches: person.teaches },
+    zone: reader.zone,
+    theme
+  };
+};

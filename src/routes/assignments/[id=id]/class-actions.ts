@@ -1,0 +1,44 @@
+import { error } from '@sveltejs/kit';
+import { z } from 'zod';
+import { markRefusalWords } from '$core/marking/words';
+import { excuse, extend, liftExcuse, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
+import { courseZoneOf } from '$server/assignments/read-assignment';
+import { orNotFound, signedIn } from '../../shared/guard';
+import { respond } from '../../shared/respond';
+import { PointsText, WallClockText } from '../../shared/fields';
+import type { RequestEvent } from './$types';
+
+const Who = z.object({ studentId: z.uuid() });
+const InPersonForm = Who.extend({ points: PointsText, remark: z.string().max(20_000).default('') });
+const ExtendForm = Who.extend({ due: WallClockText, closes: WallClockText });
+
+/** What a teacher does for one student of the class. */
+export const classActions = {
+  excuse: (event: RequestEvent) => forStudent(event, Who, (person, who) => excuse(person, who)),
+  liftExcuse: (event: RequestEvent) => forStudent(event, Who, (person, who) => liftExcuse(person, who)),
+  undoInPerson: (event: RequestEvent) => forStudent(event, Who, (person, who) => undoInPerson(person, who)),
+  inPerson: (event: RequestEvent) =>
+    forStudent(event, InPersonForm, (person, { points, remark, ...who }) =>
+      receiveInPerson(person, who, { points, remark })
+    ),
+  extend: (event: RequestEvent) =>
+    forStudent(event, ExtendForm, async (person, { due, closes, ...who }) => {
+      const zone = await courseZoneOf(who.assignmentId);
+      return extend(person, { ...who, due: due?.(zone), closes: closes?.(zone) });
+    })
+};
+
+type Person = NonNullable<App.Locals['person']>;
+type Answer = { ok: true } | { ok: false; why: Parameters<typeof markRefusalWords>[0] };
+
+async function forStudent<S extends z.ZodObject>(
+  { locals, params, url, request }: RequestEvent,
+  schema: S,
+  change: (person: Person, input: z.infer<S> & { assignmentId: string }) => Promise<Answer>
+) {
+  const person = signedIn(locals, url);
+  const form = schema.safeParse(Object.fromEntries(await request.formData()));
+  if (!form.success) error(400, form.error.issues[0]?.message ?? 'The form could not be read, so nothing was changed.');
+  const answer = await orNotFound(change(person, { ...form.data, assignmentId: params.id }));
+  return respond(answer, request, url.pathname, markRefusalWords);
+}

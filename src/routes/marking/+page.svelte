@@ -1,0 +1,80 @@
+<script lang="ts">
+  import { roundTimeliness } from '$core/packets/due';
+  import { absolute } from '$core/time/words';
+  import { span } from '$core/time/words';
+  import Emblem from '$ui/courses/Emblem.svelte';
+
+  const { data } = $props();
+</script>
+
+<svelte:head><title>Marking · Vendro</title></svelte:head>
+<div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
+  <h1 class="text-3xl font-bold">Marking</h1>
+  <p class="mb-4 text-lg">
+    {data.rounds.length === 0 ? 'Nothing waits for you.' : 'With you now, the longest wait first.'}
+  </p>
+  {#if data.rounds.length === 0}
+    <p class="rounded bg-base-100 p-8">When a student submits, the round stands here until you return it.</p>
+  {:else}
+    <ul class="divide-y divide-base-300 border-y border-base-300">
+      {#each data.rounds as round (round.packetId)}
+        {@const timely = roundTimeliness(round.lateSeconds, round.since)}
+        <li class="bg-base-100">
+          <a
+            href="/marking/{round.packetId}"
+            data-sveltekit-preload-data="off"
+            class="grid grid-cols-[2rem_1fr] gap-x-3 px-3 py-2.5 hover:bg-base-200/60 md:grid-cols-[2rem_13rem_minmax(0,1fr)_9rem_13rem] md:items-center"
+          >
+            <Emblem emblem={round.emblem} />
+            <span class="font-semibold">{round.student}</span>
+            <span class="col-start-2 md:col-start-auto"
+              ><span class="block">{round.title}</span><span class="text-sm opacity-80">{round.courseTitle}</span></span
+            >
+            <span class="col-start-2 text-sm md:col-start-auto"
+              >Round {round.round}<span class="block"
+                >{round.begun ? 'Marking begun' : round.opened ? 'Opened' : 'Not opened yet'}</span
+              ></span
+            >
+            <span class="col-start-2 text-sm md:col-start-auto md:text-right">
+              <span class="block font-semibold">Waiting {span(data.now - round.since)}</span>
+              <time datetime={new Date(round.since).toISOString()}>{absolute(round.since, data.zone, data.now)}</time>
+              {#if round.lateSeconds > 0}<span class="block">{timely.words}</span>{/if}
+            </span>
+          </a>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+  <p class="mt-4 flex gap-3">
+    {#if data.later}<a class="btn" href="/marking">Back to the longest wait</a>{/if}
+    {#if data.next}<a class="btn" href="/marking?after={data.next.since}.{data.next.packetId}">What came after these</a
+      >{/if}
+  </p>
+
+  {#if data.set.length > 0}
+    <h2 class="mt-10 mb-2 text-xl font-semibold">What you have set</h2>
+    <ul class="divide-y divide-base-300 border-y border-base-300">
+      {#each data.set as line (line.assignmentId)}
+        <li class="bg-base-100">
+          <a
+            href="/assignments/{line.assignmentId}"
+            class="grid grid-cols-[2rem_1fr] gap-x-3 px-3 py-2 hover:bg-base-200/60 md:grid-cols-[2rem_minmax(0,1fr)_14rem_13rem] md:items-center"
+          >
+            <Emblem emblem={line.emblem} />
+            <span
+              ><span class="block font-semibold">{line.title}</span><span class="text-sm opacity-80"
+                >{line.courseTitle}</span
+              ></span
+            >
+            <span class="col-start-2 text-sm md:col-start-auto"
+              >{line.due === null ? 'No due date' : `Due ${absolute(line.due, data.zone, data.now)}`}</span
+            >
+            <span class="figures col-start-2 text-sm md:col-start-auto md:text-right"
+              >{line.withTeacher} with you, {line.settled} of {line.students} settled</span
+            >
+          </a>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</div>

@@ -1,0 +1,100 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { randomUUID } from 'node:crypto';
+import { message, superValidate } from 'sveltekit-superforms';
+import { zod4 } from 'sveltekit-superforms/adapters';
+import { z } from 'zod';
+import { pointsText } from '$core/grades/points';
+import { markRefusalWords } from '$core/marking/words';
+import { keepMark, lookAndSettle, openRound, returnRound } from '$server/marking/return-round';
+import { nextWaiting, readForMarking } from '$server/marking/queries';
+import { PointsText, WallClockText } from '../../shared/fields';
+import { orNotFound, signedIn } from '../../shared/guard';
+import type { RequestEvent } from './$types';
+
+const MarkForm = z.object({
+  round: z.number().int().positive(),
+  key: z.string().min(8).max(50),
+  points: z
+    .string()
+    .default('')
+    .refine((text) => PointsText.safeParse(text).success, 'Write points as a number, such as 17 or 17.5.'),
+  remark: z.string().max(20_000, 'A remark holds 20,000 characters at most.').default(''),
+  due: z
+    .string()
+    .default('')
+    .refine((text) => WallClockText.safeParse(text).success, 'Write a date and a time.'),
+  closes: z
+    .string()
+    .default('')
+    .refine((text) => WallClockText.safeParse(text).success, 'Write a date and a time.')
+});
+
+export const load = async ({ locals, params, url }) => {
+  const person = signedIn(locals, url);
+  const view = await orNotFound(readForMarking(person, params.packet));
+  if (view.standing !== null) await openRound(person, params.packet);
+  const round = view.standing ?? view.rounds.find((r) => r.state === 'settled')?.no ?? null;
+  const known = view.draft ?? view.marks.find((mark) => mark.round === round) ?? null;
+  const form = await superValidate(
+    {
+      round: round ?? 1,
+      key: randomUUID(),
+      points: known?.points === null || known?.points === undefined ? '' : pointsText(known.points),
+      remark: known?.remark ?? ''
+    },
+    zod4(MarkForm),
+    { errors: false }
+  );
+  return { view, form, round, next: await nextWaiting(person, params.packet) };
+};
+
+type Judge = (
+  person: NonNullable<App.Locals['person']>,
+  given: {
+    packetId: string;
+    round: number;
+    points: number | null;
+    remark: string;
+    key: string;
+    due?: number;
+    closes?: number;
+  }
+) => Promise<{ ok: true } | { ok: false; why: Parameters<typeof markRefusalWords>[0] }>;
+
+export const actions = {
+  keep: (event) => judge(event, keepMark, 'stay'),
+  settle: (event) =>
+    judge(event, (person, given) =>
+      returnRound(person, { ...given, due: undefined, closes: undefined, outcome: 'settled' })
+    ),
+  again: (event) => judge(event, (person, given) => returnRound(person, { ...given, outcome: 'another-round' })),
+  look: (event) => judge(event, lookAndSettle)
+};
+
+/** Parses the marking form, does what its button says, and goes on to what has waited longest. */
+async function judge(event: RequestEvent, change: Judge, then: 'stay' | 'next' = 'next') {
+  const { locals, params, url, request } = event;
+  const person = signedIn(locals, url);
+  const form = await superValidate(request, zod4(MarkForm));
+  if (!form.valid) return fail(400, { form });
+  const { facts } = await orNotFound(readForMarking(person, params.packet));
+  const { round, key, points, remark, due, closes } = form.data;
+  const answer = await orNotFound(
+    change(person, {
+      packetId: params.packet,
+      round,
+      key,
+      remark,
+      points: PointsText.parse(points),
+      due: WallClockText.parse(due)?.(facts.zone),
+      closes: WallClockText.parse(closes)?.(facts.zone)
+    })
+  );
+  if (!answer.ok) return message(form, { problem: markRefusalWords(answer.why) }, { status: 409 });
+  if (then === 'stay') {
+    form.data.key = randomUUID();
+    return message(form, { done: 'Kept. The student sees nothing of it until you return it.' });
+  }
+  const next = await nextWaiting(person, params.packet);
+  redirect(303, next ? `/marking/${next}` : '/marking');
+}

@@ -1,0 +1,66 @@
+<script lang="ts">
+  import Emblem from '$ui/courses/Emblem.svelte';
+  import Baton from '$ui/packets/Baton.svelte';
+  import CameBack from '$ui/rounds/CameBack.svelte';
+  import Rounds from '$ui/rounds/Rounds.svelte';
+  import When from '$ui/time/When.svelte';
+  import MarkPanel from './MarkPanel.svelte';
+
+  const { data } = $props();
+  const view = $derived(data.view);
+</script>
+
+<svelte:head><title>{view.student}: {view.facts.title} · Vendro</title></svelte:head>
+<div class="mx-auto max-w-7xl px-4 pt-5 pb-16">
+  <p class="mb-3 flex gap-5 text-sm">
+    <a class="link" href="/marking">Marking</a>
+    <a class="link" href="/assignments/{view.facts.assignmentId}">The whole class</a>
+    {#if data.next}<a class="ml-auto link" href="/marking/{data.next}" data-sveltekit-preload-data="off"
+        >Leave this, go to the next</a
+      >{/if}
+  </p>
+  <div class="mb-5 flex items-start gap-4">
+    <Emblem emblem={view.facts.emblem} large />
+    <div class="min-w-0">
+      <h1 class="text-3xl leading-tight font-bold">{view.student}</h1>
+      <p>
+        {view.facts.title}, {view.facts.courseTitle} ·
+        {#if view.due === null}no due date{:else}due <When
+            moment={view.due}
+            zone={data.zone}
+            now={view.now}
+            both={false}
+          />{/if}
+      </p>
+      <p class="mt-1"><Baton holding={view.holding} reader="teacher" /></p>
+    </div>
+  </div>
+  <div class="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
+    <div>
+      <h2 class="mb-2 text-xl font-semibold">Rounds</h2>
+      {#if view.rounds.length === 0}
+        <p class="rounded bg-base-100 p-6">Nothing was submitted. What the student has begun is theirs alone.</p>
+      {:else}
+        <Rounds rounds={view.rounds} zone={data.zone} now={view.now} reader="teacher" />
+      {/if}
+      {#if view.marks.length > 0}
+        <h2 class="mt-8 mb-2 text-xl font-semibold">What you returned</h2>
+        <CameBack marks={view.marks} points={view.facts.points} zone={data.zone} now={view.now} />
+      {/if}
+    </div>
+    <section
+      class="self-start rounded border border-base-300 bg-base-100 p-5 lg:sticky lg:top-4"
+      aria-labelledby="judge"
+    >
+      {#if data.round === null}
+        <h2 id="judge" class="text-xl font-semibold">Nothing to mark</h2>
+        <p class="mt-2">No round stands with you. It comes back to your marking desk when the student submits.</p>
+      {:else}
+        <!-- Another packet is another form: nothing written for one student may show up at the next. -->
+        {#key `${view.packetId} ${data.round}`}
+          <MarkPanel form={data.form} {view} round={data.round} />
+        {/key}
+      {/if}
+    </section>
+  </div>
+</div>

@@ -1,0 +1,27 @@
+import { error, redirect } from '@sveltejs/kit';
+import { NotHere } from '$server/outcome';
+
+type Person = NonNullable<App.Locals['person']>;
+
+/** The person who is signed in; anyone else goes to the sign-in page and comes back from there. */
+export function signedIn(locals: App.Locals, url: URL): Person {
+  if (locals.person) return locals.person;
+  redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
+}
+
+/** Answers 404 where a use-case says that there is nothing here for this person. */
+export async function orNotFound<T>(answer: Promise<T>): Promise<T> {
+  try {
+    return await answer;
+  } catch (thrown) {
+    if (thrown instanceof NotHere) error(404, 'There is nothing here, or it is not yours to see.');
+    throw thrown;
+  }
+}
+
+/** A path of our own to go on to after signing in; anything else is ignored. */
+export function ownPath(to: string | null, origin: string): string {
+  if (!to || !URL.canParse(to, origin)) return '/';
+  const target = new URL(to, origin);
+  return target.origin === origin ? target.pathname + target.search : '/';
+}

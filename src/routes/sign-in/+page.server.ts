@@ -1,0 +1,51 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { message, superValidate } from 'sveltekit-superforms';
+import { zod4 } from 'sveltekit-superforms/adapters';
+import { z } from 'zod';
+import { SESSION_COOKIE } from '$server/auth/sessions';
+import { signIn } from '$server/auth/sign-in';
+import { clock } from '$server/clock';
+import { config } from '$server/config';
+import { demoAccounts } from '$server/settings';
+import { span } from '$core/time/words';
+import { ownPath } from '../shared/guard';
+
+const SignInForm = z.object({
+  handle: z.string().trim().min(1, 'Write your account name.').max(64, 'Account names have 64 characters at most.'),
+  password: z.string().min(1, 'Write your password.').max(200, 'Passwords have 200 characters at most.')
+});
+
+export const load = async ({ locals, url }) => {
+  if (locals.person) redirect(303, ownPath(url.searchParams.get('to'), url.origin));
+  return { form: await superValidate(zod4(SignInForm)), demo: await demoAccounts() };
+};
+
+export const actions = {
+  default: async ({ request, cookies, url, getClientAddress }) => {
+    const form = await superValidate(request, zod4(SignInForm));
+    if (!form.valid) return fail(400, { form });
+    const result = await signIn({
+      ...form.data,
+      address: getClientAddress(),
+      agent: request.headers.get('user-agent') ?? '',
+      oldToken: cookies.get(SESSION_COOKIE)
+    });
+    form.data.password = '';
+    if (!result.ok && result.why === 'too-many-tries') {
+      const wait = span(Math.max(60_000, result.until - clock.now()));
+      return message(form, `Too many tries for now. Try again in ${wait}, or ask your school for a new password.`, {
+        status: 429
+      });
+    }
+    if (!result.ok)
+      return message(form, 'That name and password do not belong together. Check both and try again.', { status: 401 });
+    cookies.set(SESSION_COOKIE, result.token, {
+      path: '/',
+      httpOnly: true,
+      sameSite: 'lax',
+      secure: config.secureCookies,
+      expires: new Date(result.expires)
+    });
+    redirect(303, ownPath(url.searchParams.get('to'), url.origin));
+  }
+};

@@ -1,0 +1,96 @@
+<script lang="ts">
+  import { untrack } from 'svelte';
+  import { superForm } from 'sveltekit-superforms';
+  import Message from '$ui/shell/Message.svelte';
+
+  const { data } = $props();
+  const { form, errors, message, enhance, submitting } = superForm(untrack(() => data.form));
+</script>
+
+<svelte:head><title>Sign in · Vendro</title></svelte:head>
+<div class="mx-auto grid max-w-5xl gap-10 px-4 py-12 md:grid-cols-[1fr_22rem]">
+  <section>
+    <svg
+      class="mb-6 h-12 w-28 text-primary"
+      viewBox="0 0 36 16"
+      fill="none"
+      stroke="currentColor"
+      stroke-width="1.6"
+      aria-hidden="true"
+    >
+      <circle cx="7" cy="8" r="5" fill="currentColor" /><path d="M12 8H24M16.5 5L20 8L16.5 11" /><circle
+        cx="29"
+        cy="8"
+        r="5"
+      />
+    </svg>
+    <h1 class="text-4xl leading-tight font-bold">Know who holds your work.</h1>
+    <p class="mt-4 max-w-prose text-lg">
+      Vendro takes an assignment from the day it is set to the day it is settled. At any moment it says where your work
+      is: with you, or with your teacher.
+    </p>
+    {#if data.demo}
+      <h2 class="mt-10 text-lg font-semibold">This is the demo of Skerrow Upper School</h2>
+      <p class="mt-1">
+        Everyone in it is invented. The password of each account is <code class="rounded bg-base-300 px-1"
+          >{data.demo.password}</code
+        >
+      </p>
+      <ul class="mt-3 grid gap-x-6 sm:grid-cols-2">
+        {#each data.demo.accounts as account (account.handle)}
+          <li>
+            <button
+              class="w-full rounded py-1.5 text-left hover:bg-base-300"
+              onclick={() => {
+                $form.handle = account.handle;
+                $form.password = data.demo?.password ?? '';
+              }}
+            >
+              <strong>{account.handle}</strong>
+              <span class="block text-sm opacity-80">{account.name}, {account.about}</span>
+            </button>
+          </li>
+        {/each}
+      </ul>
+    {/if}
+  </section>
+
+  <form
+    method="post"
+    use:enhance
+    class="self-start rounded border border-base-300 bg-base-100 p-6"
+    aria-labelledby="sign-in"
+  >
+    <h2 id="sign-in" class="mb-4 text-xl font-semibold">Sign in</h2>
+    {#if $message}<Message kind="problem">{$message}</Message>{/if}
+    <label class="mb-1 block font-medium" for="handle">Account name</label>
+    <input
+      id="handle"
+      name="handle"
+      class="input w-full"
+      autocomplete="username"
+      autocapitalize="none"
+      spellcheck="false"
+      maxlength="64"
+      required
+      bind:value={$form.handle}
+      aria-invalid={$errors.handle ? 'true' : undefined}
+      aria-describedby={$errors.handle ? 'handle-problem' : undefined}
+    />
+    {#if $errors.handle}<p id="handle-problem" class="mt-1 text-error">{$errors.handle}</p>{/if}
+    <label class="mt-4 mb-1 block font-medium" for="password">Password</label>
+    <input
+      id="password"
+      name="password"
+      type="password"
+      class="input w-full"
+      autocomplete="current-password"
+      required
+      bind:value={$form.password}
+      aria-invalid={$errors.password ? 'true' : undefined}
+      aria-describedby={$errors.password ? 'password-problem' : undefined}
+    />
+    {#if $errors.password}<p id="password-problem" class="mt-1 text-error">{$errors.password}</p>{/if}
+    <button class="btn mt-6 w-full btn-primary" disabled={$submitting}>Sign in</button>
+  </form>
+</div>

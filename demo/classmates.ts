@@ -33,21 +33,28 @@ export function classmate(
   const end = due ?? now;
   if (assignment.settles === 'declared') return [{ do: 'declare', at: between(set, Math.min(end, now), chance()) }];
   if (assignment.class === 'early' && chance() > 0.22) return [];
-  const late =
-    assignment.class !== 'early' && assignment.late?.kind !== 'not-accepted' && !assignment.closes && chance() < 1 / 8;
-  const at = late
-    ? end + chance() * 30 * HOUR
-    : between(Math.max(set, end - 3 * DAY), Math.min(end, now) - 10 * MINUTE, chance());
+  const at = handInAt(assignment, set, end, now, chance);
   if (at >= now - HOUR) return [];
   const text = `${assignment.title}\n${name}\n\nWritten on the island, with cold hands.\n`;
-  const submit: ClassmateDeed = { do: 'submit', at, text };
-  const back = at + (1 + chance() * 3) * DAY;
-  if (back >= now - HOUR || (assignment.class === 'waiting' && chance() < 0.6)) return [submit];
-  if (assignment.settles === 'looked-at') return [submit, { do: 'look', at: back }];
-  if (assignment.class !== 'returned' && assignment.class !== 'waiting') return [submit];
-  const points =
-    assignment.points === undefined ? null : Math.round(assignment.points * (0.55 + 0.45 * chance()) * 2) / 2;
-  return [submit, { do: 'return', at: back, points, remark: REMARKS[Math.floor(chance() * REMARKS.length)] ?? '' }];
+  return [{ do: 'submit', at, text }, ...answer(assignment, at, now, chance)];
+}
+
+type Chance = () => number;
+
+function handInAt(assignment: DemoAssignment, set: Moment, end: Moment, now: Moment, chance: Chance): Moment {
+  const couldBeLate = assignment.class !== 'early' && assignment.closes === undefined;
+  if (couldBeLate && chance() < 1 / 8) return Math.round(end + chance() * 30 * HOUR);
+  return between(Math.max(set, end - 3 * DAY), Math.min(end, now) - 10 * MINUTE, chance());
+}
+
+/** What the teacher did with it, if they have come to it by now. */
+function answer(assignment: DemoAssignment, submittedAt: Moment, now: Moment, chance: Chance): ClassmateDeed[] {
+  const at = Math.round(submittedAt + (1 + chance() * 3) * DAY);
+  if (at >= now - HOUR || assignment.class === 'early' || (assignment.class === 'waiting' && chance() < 0.6)) return [];
+  if (assignment.settles === 'looked-at') return [{ do: 'look', at }];
+  const most = assignment.points;
+  const points = most === undefined ? null : Math.round(most * (0.55 + 0.45 * chance()) * 2) / 2;
+  return [{ do: 'return', at, points, remark: REMARKS[Math.floor(chance() * REMARKS.length)] ?? '' }];
 }
 
 function between(from: Moment, to: Moment, share: number): Moment {

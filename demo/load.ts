@@ -142,8 +142,8 @@ function classOf(course: DemoCourse, students: string[]): string[] {
   const order = new Map(others.map((name) => [name, dice(`${course.slug} ${name}`)()]));
   others.sort((a, b) => (order.get(a) ?? 0) - (order.get(b) ?? 0));
   // Teodor is listed on the sign-in page, so that he should have something to do.
-  const named = others.filter((name) => name === 'Teodor Brandt');
-  return [first, ...named, ...others.filter((name) => !named.includes(name))].slice(0, course.classSize);
+  others.sort((a, b) => Number(b === 'Teodor Brandt') - Number(a === 'Teodor Brandt'));
+  return [first, ...others].slice(0, course.classSize);
 }
 
 interface Cast {

@@ -3,7 +3,7 @@ import type { DemoAssignment } from './read-world';
 
 /** What a classmate does on one assignment. The same for the same names, so that every loading looks alike. */
 export type ClassmateDeed =
-  | { do: 'submit'; at: Moment; text: string }
+  | { do: 'submit'; at: Moment; text: string; names: string[] }
   | { do: 'return'; at: Moment; points: number | null; remark: string }
   | { do: 'look'; at: Moment }
   | { do: 'declare'; at: Moment };
@@ -36,7 +36,10 @@ export function classmate(
   const at = handInAt(assignment, set, end, now, chance);
   if (at >= now - HOUR) return [];
   const text = `${assignment.title}\n${name}\n\nWritten on the island, with cold hands.\n`;
-  return [{ do: 'submit', at, text }, ...answer(assignment, at, now, chance)];
+  return [
+    { do: 'submit', at, text, names: assignment.deliverables.map((place) => place.title) },
+    ...answer(assignment, at, now, chance)
+  ];
 }
 
 type Chance = () => number;

@@ -220,8 +220,10 @@ function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
       if (deed.do === 'declare') return declareDone(student, own);
       if (deed.do === 'submit') {
         const blob = await storeBlob(Readable.from([Buffer.from(deed.text)]));
-        for (const place of ids.places ?? [])
-          await addFile(student, { ...own, deliverableId: place, name: `${cast.name}.txt`, blob, key: null });
+        for (const [i, place] of (ids.places ?? []).entries()) {
+          const name = `${deed.names[i] ?? 'Work'}, ${cast.name}.txt`;
+          await addFile(student, { ...own, deliverableId: place, name, blob, key: null });
+        }
         return submitPacket(student, { ...own, key: key() });
       }
       const round = await standing({ ...own, studentId: student.id });

@@ -44,12 +44,11 @@ const identify: Handle = async ({ event, resolve }) => {
   const token = event.cookies.get(SESSION_COOKIE);
   event.locals.person = token && event.route.id !== '/healthz' ? await findSession(token) : null;
   event.locals.reader = { zone: event.locals.person?.zone ?? 'UTC' };
-  event.locals.theme = readTheme(event.cookies);
   return resolve(event);
 };
 
 const dress: Handle = async ({ event, resolve }) => {
-  const { theme } = event.locals;
+  const theme = (event.locals.theme = readTheme(event.cookies));
   const attribute = theme === 'system' ? '' : ` data-theme="vendro-${theme}"`;
   const response = await resolve(event, {
     transformPageChunk: ({ html }) => html.replace(' data-vendro-theme', attribute),

@@ -48,6 +48,12 @@ describe('the Desk', () => {
   });
 });
 
+it('puts what was taken back above what is due earlier', () => {
+  const overdue = entry({ due: NOW - 50 * HOUR });
+  const forgotten = entry({ standing: 'taken-back', due: NOW + 50 * HOUR });
+  expect(arrangeDesk([overdue, forgotten], NOW).get('needs-you')).toEqual([forgotten, overdue]);
+});
+
 describe('timeliness beside the baton', () => {
   const late = { kind: 'per-day', percent: 10, graceMinutes: 15, floorPercent: 50 } as const;
   it.each([

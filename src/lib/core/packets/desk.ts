@@ -67,11 +67,14 @@ export function need(entry: DeskEntry, now: Moment): Need | null {
 
 const NEVER = Number.MAX_SAFE_INTEGER;
 const byDue = (a: DeskEntry, b: DeskEntry) => (a.due ?? NEVER) - (b.due ?? NEVER);
+/** Work that the teacher no longer has stands above all else: it is the easiest to forget. */
+const byNeed = (a: DeskEntry, b: DeskEntry) =>
+  Number(b.standing === 'taken-back') - Number(a.standing === 'taken-back') || byDue(a, b);
 const longestWait = (a: DeskEntry, b: DeskEntry) => (a.since ?? 0) - (b.since ?? 0);
 const newestFirst = (a: DeskEntry, b: DeskEntry) => (b.since ?? b.due ?? 0) - (a.since ?? a.due ?? 0);
 
 const ORDER: Record<DeskGroup, (a: DeskEntry, b: DeskEntry) => number> = {
-  'needs-you': byDue,
+  'needs-you': byNeed,
   'with-you': byDue,
   'no-date': byDue,
   'with-teacher': longestWait,

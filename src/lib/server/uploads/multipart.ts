@@ -59,8 +59,11 @@ export async function readMultipart<T>(
 function feed(source: Readable, parser: busboy.Busboy, limit: number): Promise<void> {
   return new Promise((resolve, reject) => {
     const fail = (why: 'broken-upload' | 'too-large') => {
+      source.unpipe(parser);
       parser.destroy();
-      source.destroy();
+      // What is merely garbled is read to its end, so that the answer arrives; what never ends is cut off.
+      if (why === 'too-large') source.destroy();
+      else source.resume();
       reject(new BlobRefused(why));
     };
     let size = 0;

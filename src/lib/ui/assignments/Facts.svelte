@@ -28,7 +28,9 @@
 
 {#snippet fact(name: string)}<dt class="text-sm opacity-80">{name}</dt>{/snippet}
 
-<dl class="grid gap-x-8 gap-y-3 border-y border-base-300 py-4 sm:grid-cols-2 lg:grid-cols-4">
+<dl
+  class="grid grid-cols-2 gap-x-6 gap-y-3 border-y border-base-300 py-3 text-[0.95rem] md:flex md:flex-wrap md:gap-x-9 md:*:max-w-64"
+>
   <div>
     {@render fact('Due')}
     <dd class="font-semibold">
@@ -67,7 +69,7 @@
       </dd>
     </div>
     {#if terms.due !== null}
-      <div>
+      <div class="col-span-2">
         {@render fact('If late')}
         <dd>{latePolicyWords(terms.late)}</dd>
       </div>

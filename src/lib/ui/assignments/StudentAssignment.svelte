@@ -57,7 +57,7 @@
   ]);
 </script>
 
-<div class="mx-auto max-w-7xl px-4 pt-5 pb-10">
+<div class="mx-auto max-w-6xl px-4 pt-5 pb-10">
   <p class="mb-3 text-sm"><a class="link" href="/desk">Desk</a></p>
   <div class="mb-4 flex items-start gap-4">
     <Emblem emblem={facts.emblem} large />
@@ -129,7 +129,7 @@
       {#if rounds.length > 0}
         <section id="rounds" aria-labelledby="rounds-title">
           <h2 id="rounds-title" class="mb-2 text-xl font-semibold">Rounds</h2>
-          <Rounds {rounds} {zone} {now} />
+          <Rounds {rounds} places={deliverables} {zone} {now} />
         </section>
       {/if}
     </div>

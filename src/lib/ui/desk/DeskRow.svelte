@@ -14,9 +14,13 @@
   const timely = $derived(
     withStudent ? timeToDue(line, now) : line.lateSeconds === null ? null : roundTimeliness(line.lateSeconds, line.due)
   );
-  const cost = $derived(withStudent && why === 'overdue' ? costNow(line.due, line.zone, line.late, now) : null);
+  const cost = $derived(withStudent && why !== null ? costNow(line.due, line.zone, line.late, now) : null);
   const edge = $derived(
-    why === 'teacher-has-nothing' || why === 'overdue' ? 'border-error' : why ? 'border-accent' : 'border-transparent'
+    why === 'teacher-has-nothing' || why === 'overdue'
+      ? 'border-l-error'
+      : why
+        ? 'border-l-accent'
+        : 'border-l-transparent'
   );
 </script>
 

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Plus } from '@lucide/svelte';
   import { applyAction } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
@@ -17,6 +18,12 @@
   const { deliverableId, place, formKey, largest }: Props = $props();
 
   const id = $props.id();
+  /** False in the page as the server sends it, and for as long as no script has run. */
+  let scripted = $state(false);
+  onMount(() => {
+    scripted = true;
+  });
+
   let sending = $state<Sending | null>(null);
   let share = $state(0);
   let problems = $state<string[]>([]);
@@ -60,10 +67,7 @@
   <input type="hidden" name="deliverable" value={deliverableId ?? ''} />
   <input type="hidden" name="key" value={formKey} />
   <div class="flex flex-wrap items-center gap-x-3 gap-y-1">
-    <!-- The input stays a plain one, so that it works before JavaScript arrives; then the button below is not needed. -->
-    <label class="inline-flex items-center gap-2 text-sm font-medium" for={id}>
-      <Plus size={18} strokeWidth={1.75} aria-hidden="true" /> Add files to {place}
-    </label>
+    <!-- A plain file field, so that it works before JavaScript arrives; then its label alone is the button. -->
     <input
       {id}
       type="file"
@@ -71,10 +75,18 @@
       multiple
       onchange={chosen}
       disabled={sending !== null}
-      class="file-input max-w-full file-input-sm"
+      class={scripted ? 'peer sr-only' : 'file-input order-1 max-w-full file-input-sm'}
     />
-    <noscript><button class="btn btn-sm">Add</button></noscript>
-    <span class="text-sm opacity-80">Up to {sizeText(largest)} each</span>
+    <label
+      for={id}
+      class="{scripted
+        ? 'btn btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-offset-2 peer-focus-visible:outline-accent'
+        : 'inline-flex items-center gap-2 text-sm font-medium'} {sending ? 'btn-disabled' : ''}"
+    >
+      <Plus size={18} strokeWidth={1.75} aria-hidden="true" /> Add files <span class="sr-only">to {place}</span>
+    </label>
+    {#if !scripted}<button class="btn order-2 btn-sm">Add</button>{/if}
+    <span class="order-3 text-sm opacity-80">Up to {sizeText(largest)} each</span>
   </div>
   {#if sending}
     <div class="mt-2 flex items-center gap-3">

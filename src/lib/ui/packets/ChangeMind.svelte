@@ -55,7 +55,10 @@
       <Undo2 size={20} strokeWidth={1.75} aria-hidden="true" /> Take it back
     </h3>
     {#if mayEmpty.ok || choices.length > 0}
-      <details class="mt-2">
+      <p class="my-2">
+        Your teacher then has nothing{#if choices.length > 0}, or an earlier round{/if}. The pieces stay here with you.
+      </p>
+      <details>
         <summary class="btn btn-sm">Take round {round} back …</summary>
         <form method="post" action="?/takeBack" class="mt-3 grid gap-2" use:enhance>
           <input type="hidden" name="key" value={formKey} />

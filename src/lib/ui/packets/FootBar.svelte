@@ -51,7 +51,7 @@
   aria-label="Where it stands"
   class="sticky bottom-0 z-10 border-t-2 border-base-300 bg-base-100 shadow-[0_-6px_16px_-12px_rgb(0_0_0/0.5)]"
 >
-  <div class="mx-auto flex max-w-7xl flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3">
+  <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3">
     <div class="text-lg"><Baton {holding} large /></div>
     <div class="text-sm">
       {#if received}<p class="figures">{received}</p>{/if}

@@ -9,8 +9,10 @@
     /** Where the files are fetched from: the working packet, or a submitted round. */
     from: 'pieces' | 'submitted';
     removable?: boolean;
+    /** The packet's places, to say in which one each piece lies; none where the list stands in its place. */
+    places?: ReadonlyArray<{ id: string; title: string }>;
   }
-  const { pieces, from, removable = false }: Props = $props();
+  const { pieces, from, removable = false, places = [] }: Props = $props();
 </script>
 
 <ul class="divide-y divide-base-300">
@@ -20,6 +22,11 @@
       <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href="/{from}/{piece.id}" data-sveltekit-reload
         >{piece.name}</a
       >
+      {#if places.length > 0}
+        <span class="text-sm opacity-80"
+          >{places.find((place) => place.id === piece.deliverableId)?.title ?? 'Also'}</span
+        >
+      {/if}
       <span class="figures ml-auto text-sm whitespace-nowrap opacity-80">{sizeText(piece.size)}</span>
       {#if removable}
         <form method="post" action="?/removePiece" use:enhance>

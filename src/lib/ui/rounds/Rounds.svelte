@@ -7,11 +7,12 @@
 
   interface Props {
     rounds: readonly RoundView[];
+    places: ReadonlyArray<{ id: string; title: string }>;
     zone: string;
     now: number;
     reader?: 'student' | 'teacher';
   }
-  const { rounds, zone, now, reader = 'student' }: Props = $props();
+  const { rounds, places, zone, now, reader = 'student' }: Props = $props();
 
   const STATES: Record<RoundState, string> = {
     standing: 'Standing',
@@ -42,7 +43,7 @@
           · {timely.words}{#if round.kept < 1}, keeps {Math.round(round.kept * 100)} % of the points{/if}
         </span>
       </div>
-      <PieceList pieces={round.pieces} from="submitted" />
+      <PieceList pieces={round.pieces} from="submitted" {places} />
     </li>
   {/each}
 </ol>

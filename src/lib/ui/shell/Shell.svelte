@@ -20,13 +20,13 @@
 <a href="#main" class="btn sr-only btn-primary focus:not-sr-only focus:absolute focus:z-50 focus:m-2"
   >Skip to the page</a
 >
-<header class="bg-primary text-primary-content">
-  <div class="mx-auto flex min-h-12 max-w-7xl flex-wrap items-center gap-x-5 px-4">
+<header class="bg-(--bar) text-(--bar-content)">
+  <div class="mx-auto flex min-h-12 max-w-6xl items-center gap-x-2 px-2 sm:gap-x-5 sm:px-4">
     <a href="/" class="flex items-center gap-2 py-2 font-display text-lg font-bold tracking-tight">
       <svg class="h-4 w-9" viewBox="0 0 36 16" fill="none" stroke="currentColor" stroke-width="2.2" aria-hidden="true">
         <circle cx="7" cy="8" r="4.5" fill="currentColor" /><path d="M11.5 8H24.5" /><circle cx="29" cy="8" r="4.5" />
       </svg>
-      Vendro
+      <span class="max-sm:sr-only">Vendro</span>
     </a>
     {#if person}
       <nav aria-label="Rooms" class="flex gap-1 self-stretch">

@@ -9,9 +9,11 @@
     /** With the relative time behind the absolute one. */
     both?: boolean;
   }
+  /** Svelte drops a plain space at the edge of a block. */
+  const SPACE = ' ';
   const { moment, zone, now, both = true }: Props = $props();
 </script>
 
-<time datetime={new Date(moment).toISOString()}>{absolute(moment, zone, now)}</time>{#if both}<span class="opacity-75">
-    ({relative(moment, now)})</span
+<time datetime={new Date(moment).toISOString()}>{absolute(moment, zone, now)}</time>{#if both}{SPACE}<span
+    class="font-normal whitespace-nowrap opacity-80">({relative(moment, now)})</span
   >{/if}

@@ -11,7 +11,7 @@
 </script>
 
 <svelte:head><title>{view.student}: {view.facts.title} · Vendro</title></svelte:head>
-<div class="mx-auto max-w-7xl px-4 pt-5 pb-16">
+<div class="mx-auto max-w-6xl px-4 pt-5 pb-16">
   <p class="mb-3 flex gap-5 text-sm">
     <a class="link" href="/marking">Marking</a>
     <a class="link" href="/assignments/{view.facts.assignmentId}">The whole class</a>
@@ -41,7 +41,7 @@
       {#if view.rounds.length === 0}
         <p class="rounded bg-base-100 p-6">Nothing was submitted. What the student has begun is theirs alone.</p>
       {:else}
-        <Rounds rounds={view.rounds} zone={data.zone} now={view.now} reader="teacher" />
+        <Rounds rounds={view.rounds} places={view.deliverables} zone={data.zone} now={view.now} reader="teacher" />
       {/if}
       {#if view.marks.length > 0}
         <h2 class="mt-8 mb-2 text-xl font-semibold">What you returned</h2>

@@ -1,0 +1,20 @@
+import { defineConfig } from '@playwright/test';
+
+/** Browser journeys against the production build, each with a server and a database of its own (tests/browser/world.ts). */
+export default defineConfig({
+  testDir: 'tests/browser',
+  globalSetup: './tests/browser/global-setup.ts',
+  fullyParallel: true,
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  forbidOnly: true,
+  reporter: [['list']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+    }
+  }
+});

@@ -1,0 +1,93 @@
+import { expect, expectAccessible, signIn, test } from './world';
+
+test('every screen is accessible, by day, by night and on a phone', async ({ world }) => {
+  test.setTimeout(180_000);
+  for (const theme of ['day', 'night']) {
+    for (const width of [1280, 360]) {
+      const page = await world.window({ viewport: { width, height: 780 } });
+      await page.context().addCookies([{ name: 'vendro_theme', value: theme, url: world.url }]);
+      await page.goto(`${world.url}/sign-in`);
+      await expectAccessible(page);
+      await signIn(page, world.url, 'ilse');
+      await expectAccessible(page);
+      for (const title of [
+        'Quadrat count',
+        'A page in a borrowed voice',
+        'Field report, rock pools',
+        'Hear the harbour safety talk',
+        'Quick check, medians'
+      ]) {
+        await page.goto(`${world.url}/desk`);
+        await page.getByRole('link', { name: new RegExp(title) }).click();
+        await expect(page.getByRole('heading', { level: 1 })).toContainText(title);
+        await expectAccessible(page);
+        const overflow = await page.evaluate(
+          () => document.documentElement.scrollWidth - document.documentElement.clientWidth
+        );
+        expect(overflow, `${title} at ${width} px`).toBeLessThanOrEqual(0);
+      }
+      await page.goto(`${world.url}/desk/settled`);
+      await expectAccessible(page);
+      await page.getByRole('button', { name: 'Sign out' }).click();
+      await signIn(page, world.url, 'robin');
+      await expectAccessible(page);
+      await page
+        .getByRole('link', { name: /Ilse Varga/ })
+        .first()
+        .click();
+      await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ilse Varga');
+      await expectAccessible(page);
+      await page.context().close();
+    }
+  }
+});
+
+test('someone with nothing set is told what to do', async ({ world }) => {
+  const henrik = await world.as('henrik');
+  await expect(henrik.getByRole('heading', { name: 'You are in no course yet' })).toBeVisible();
+  await expectAccessible(henrik);
+});
+
+test('a page that needs a person leads through signing in and back', async ({ world }) => {
+  const page = await world.window();
+  await page.goto(`${world.url}/desk/settled`);
+  await expect(page).toHaveURL(/sign-in\?to=/);
+  await page.getByLabel('Account name').fill('ilse');
+  await page.getByLabel('Password').fill('high tide at noon');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('alert')).toContainText('do not belong together');
+  await expect(page.getByLabel('Account name')).toHaveValue('ilse');
+  await page.getByLabel('Password').fill('low tide at noon');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page).toHaveURL(`${world.url}/desk/settled`);
+  await page.goto(`${world.url}/sign-in?to=//elsewhere.example/`);
+  await expect(page).toHaveURL(`${world.url}/desk`);
+});
+
+test('the theme can be chosen, and stays', async ({ world }) => {
+  const ilse = await world.as('ilse', { colorScheme: 'light' });
+  const paper = () => ilse.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const day = await paper();
+  await ilse.getByRole('button', { name: 'Night theme' }).click();
+  await expect(ilse.getByRole('button', { name: 'Night theme' })).toHaveAttribute('aria-pressed', 'true');
+  expect(await paper()).not.toBe(day);
+  await ilse.getByRole('button', { name: 'Theme of this device' }).click();
+  await expect(ilse.getByRole('button', { name: 'Theme of this device' })).toHaveAttribute('aria-pressed', 'true');
+  expect(await paper()).toBe(day);
+});
+
+test('from the Desk to submitting by keyboard alone', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  const link = ilse.getByRole('link', { name: /Field report, rock pools/ });
+  for (let i = 0; i < 40 && !(await link.evaluate((node) => node === document.activeElement)); i++)
+    await ilse.keyboard.press('Tab');
+  await expect(link).toBeFocused();
+  await ilse.keyboard.press('Enter');
+  const submit = ilse.getByRole('button', { name: /^Submit round 1/ });
+  await expect(submit).toBeVisible();
+  for (let i = 0; i < 60 && !(await submit.evaluate((node) => node === document.activeElement)); i++)
+    await ilse.keyboard.press('Tab');
+  await expect(submit).toBeFocused();
+  await ilse.keyboard.press('Enter');
+  await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
+});

@@ -39,9 +39,10 @@ export async function startCluster(folder, settings = []) {
 /**
  * Starts a cluster that is thrown away when it stops: fast, and unsafe on purpose.
  *
+ * @param {string[]} [settings] further `name=value` settings of the server
  * @returns {Promise<Cluster>}
  */
-export async function startThrowAwayCluster() {
+export async function startThrowAwayCluster(settings = []) {
   const folder = mkdtempSync(join(tmpdir(), 'vendro-cluster-'));
   const owner = serverUser();
   give(folder, owner);
@@ -49,7 +50,8 @@ export async function startThrowAwayCluster() {
     'fsync=off',
     'synchronous_commit=off',
     'full_page_writes=off',
-    'max_connections=200'
+    'max_connections=200',
+    ...settings
   ]);
   const stop = async () => {
     process.off('exit', stopNow);

@@ -46,6 +46,8 @@ export async function readMultipart<T>(
     if (!filename) return void stream.resume();
     // A lane of its own: when its taker gives up on it, the rest of the part can still be read past.
     const lane = new PassThrough({ highWaterMark: FLOW });
+    // It may break before its taker listens; the taker then finds it destroyed.
+    lane.on('error', () => undefined);
     stream.on('error', (error) => lane.destroy(error));
     const taken = take({ name: filename, stream: stream.pipe(lane), fields }).finally(() => stream.resume());
     taken.catch(() => undefined);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { act } from '$ui/forms/act';
   import { countedPoints, pointsText } from '$core/grades/points';
   import type { ClassLine } from '$core/marking/views';
   import { timeToDue } from '$core/packets/due';
@@ -79,18 +79,18 @@
           <div class="flex flex-wrap items-end gap-6 py-3">
             {#snippet who()}<input type="hidden" name="studentId" value={line.studentId} />{/snippet}
             {#if line.settledBy === 'excused'}
-              <form method="post" action="?/liftExcuse" use:enhance>
+              <form method="post" action="?/liftExcuse" use:act>
                 {@render who()}<button class="btn btn-sm">Ask for it after all</button>
               </form>
             {:else if line.settledBy === 'in-person'}
-              <form method="post" action="?/undoInPerson" use:enhance>
+              <form method="post" action="?/undoInPerson" use:act>
                 {@render who()}<button class="btn btn-sm">It was not handed over in person</button>
               </form>
             {:else if line.standing !== 'settled'}
-              <form method="post" action="?/excuse" use:enhance>
+              <form method="post" action="?/excuse" use:act>
                 {@render who()}<button class="btn btn-sm">Excuse from this</button>
               </form>
-              <form method="post" action="?/inPerson" use:enhance class="flex flex-wrap items-end gap-2">
+              <form method="post" action="?/inPerson" use:act class="flex flex-wrap items-end gap-2">
                 {@render who()}
                 {#if facts.points !== null}
                   <label class="text-sm"
@@ -103,7 +103,7 @@
                 >
                 <button class="btn btn-sm">Accepted in person</button>
               </form>
-              <form method="post" action="?/extend" use:enhance class="flex flex-wrap items-end gap-2">
+              <form method="post" action="?/extend" use:act class="flex flex-wrap items-end gap-2">
                 {@render who()}
                 <label class="text-sm"
                   >New due moment

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Pencil, Undo2 } from '@lucide/svelte';
-  import { enhance } from '$app/forms';
+  import { act } from '$ui/forms/act';
   import { allowed } from '$core/packets/allowed';
   import { restorableRounds, type Custody } from '$core/packets/custody';
   import { costNow } from '$core/packets/due';
@@ -33,7 +33,7 @@
     </h3>
     {#if revising}
       <p class="my-2">Round {round} stays with your teacher until you submit the next one.</p>
-      <form method="post" action="?/dropRevision" use:enhance>
+      <form method="post" action="?/dropRevision" use:act>
         <button class="btn btn-sm">Give the revision up, keep round {round}</button>
       </form>
     {:else}
@@ -41,7 +41,7 @@
         Work on the next round while round {round} stays with your teacher. Nothing is lost if time runs out.
       </p>
       {#if mayRevise.ok}
-        <form method="post" action="?/revise" use:enhance>
+        <form method="post" action="?/revise" use:act>
           <button class="btn btn-primary btn-sm">Revise round {round}</button>
         </form>
       {:else}
@@ -60,7 +60,7 @@
       </p>
       <details>
         <summary class="btn btn-sm">Take round {round} back …</summary>
-        <form method="post" action="?/takeBack" class="mt-3 grid gap-2" use:enhance>
+        <form method="post" action="?/takeBack" class="mt-3 grid gap-2" use:act>
           <input type="hidden" name="key" value={formKey} />
           <fieldset class="grid gap-2">
             <legend class="mb-1">After that, your teacher has:</legend>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
+  import { act } from '$ui/forms/act';
   import { allowed } from '$core/packets/allowed';
   import { roundsLeft, standingRound, type Custody, type Holding } from '$core/packets/custody';
   import { costNow, timeToDue } from '$core/packets/due';
@@ -67,11 +67,11 @@
     <div class="ml-auto flex items-center gap-3">
       {#if declared && holding.standing !== 'closed'}
         {#if holding.standing === 'settled' && holding.settledBy === 'declared'}
-          <form method="post" action="?/withdrawDeclaration" use:enhance>
+          <form method="post" action="?/withdrawDeclaration" use:act>
             <button class="btn">It is not done after all</button>
           </form>
         {:else if holding.standing !== 'settled'}
-          <form method="post" action="?/declareDone" use:enhance>
+          <form method="post" action="?/declareDone" use:act>
             <button class="btn btn-primary">I have done this</button>
           </form>
         {/if}
@@ -80,14 +80,7 @@
           {#if left !== null}<span class="text-sm"
               >{left === 1 ? 'The last round you have' : `${left} rounds left`}</span
             >{/if}
-          <form
-            method="post"
-            action="?/submit"
-            use:enhance={() => {
-              busy = true;
-              return ({ update }) => update().finally(() => (busy = false));
-            }}
-          >
+          <form method="post" action="?/submit" use:act={(on) => (busy = on)}>
             <input type="hidden" name="key" value={formKey} />
             <button class="btn btn-primary" disabled={busy}>Submit round {next}: {piecesText(pieces.length)}</button>
           </form>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { FileText, Trash2 } from '@lucide/svelte';
-  import { enhance } from '$app/forms';
+  import { act } from '$ui/forms/act';
   import { sizeText } from '$core/packets/piece-rules';
   import type { PieceView } from '$core/packets/views';
 
@@ -29,7 +29,7 @@
       {/if}
       <span class="figures ml-auto text-sm whitespace-nowrap opacity-80">{sizeText(piece.size)}</span>
       {#if removable}
-        <form method="post" action="?/removePiece" use:enhance>
+        <form method="post" action="?/removePiece" use:act>
           <input type="hidden" name="pieceId" value={piece.id} />
           <button class="btn btn-square btn-ghost btn-sm" aria-label="Remove {piece.name}" title="Remove {piece.name}">
             <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" />

@@ -1,0 +1,50 @@
+import { z } from 'zod';
+import { openSession } from '../src/lib/server/auth/sessions';
+import { createAssignment } from '../src/lib/server/assignments/create-assignment';
+import { createCourse, enrol } from '../src/lib/server/courses/create-course';
+import { database } from '../src/lib/server/db/connection';
+import { createPerson } from '../src/lib/server/people/create-person';
+
+/**
+ * `fill.command.ts COUNT`: a student with so many open assignments, and their teacher.
+ *
+ * Prints JSON: the tokens of both and one assignment's id.
+ */
+const count = z.coerce.number().int().positive().parse(process.argv[2]);
+const facts = { zone: 'Atlantic/Faroe', password: 'low tide at noon' };
+const named = (name: string) => ({
+  ...facts,
+  name,
+  sortName: name,
+  handle: `${name}${count}`,
+  email: `${name}${count}@skerrow.example`
+});
+const student = await createPerson(named('student'));
+const teacher = await createPerson(named('teacher'));
+const course = await createCourse({
+  slug: `bench-${count}`,
+  title: 'Tidal Ecology',
+  emblem: 'shell',
+  zone: facts.zone,
+  units: ['Shore']
+});
+await enrol(course.id, student.id, 'student');
+await enrol(course.id, teacher.id, 'teacher');
+const soon = Math.ceil(performance.timeOrigin / 3_600_000) * 3_600_000;
+let assignment = '';
+for (let i = 0; i < count; i++) {
+  const due = soon + ((i % 28) - 2) * 86_400_000;
+  const late = { kind: 'per-day', percent: 10, graceMinutes: 15, floorPercent: 50 } as const;
+  const made = await createAssignment({
+    courseId: course.id,
+    title: `Station ${i + 1}, counted again`,
+    brief: 'Count.',
+    points: 10,
+    due,
+    late
+  });
+  assignment = made.id;
+}
+const open = async (id: string) => (await openSession(id, 'bench')).token;
+process.stdout.write(JSON.stringify({ student: await open(student.id), teacher: await open(teacher.id), assignment }));
+await database.close();

@@ -1,0 +1,44 @@
+import { writeFileSync } from 'node:fs';
+import { deskRps } from './desk-rps';
+import { queriesPerPage } from './queries-per-page';
+import { onStage, type Result, type Stage } from './stage';
+import { store1gib } from './store-1gib';
+
+/** Every benchmark by its name. A new one is one file and one line here. */
+const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
+  'desk-rps': deskRps,
+  'queries-per-page': queriesPerPage,
+  'store-1gib': store1gib
+};
+
+const wanted = process.argv.slice(2);
+const unknown = wanted.filter((name) => !(name in BENCHMARKS));
+if (unknown.length > 0) {
+  console.error(`There is no benchmark ${unknown.join(', ')}. There are: ${Object.keys(BENCHMARKS).join(', ')}.`);
+  process.exit(2);
+}
+
+const results: Result[] = [];
+await onStage(async (stage) => {
+  for (const [name, measure] of Object.entries(BENCHMARKS)) {
+    if (wanted.length > 0 && !wanted.includes(name)) continue;
+    console.log(`· ${name} …`);
+    results.push(...(await measure(stage)));
+  }
+});
+writeFileSync('bench/results.json', `${JSON.stringify(results, null, 2)}\n`);
+console.table(
+  results.map((r) => ({
+    name: r.name,
+    value: Number(r.value.toFixed(2)),
+    unit: r.unit,
+    bound: `${r.direction} ${r.bound}`,
+    holds: holds(r),
+    floor: r.floor
+  }))
+);
+process.exitCode = results.every(holds) ? 0 : 1;
+
+function holds({ value, bound, direction }: Result): boolean {
+  return direction === 'min' ? value >= bound : value <= bound;
+}

@@ -1,0 +1,87 @@
+import pg from 'pg';
+import type { Result, Stage } from './stage';
+
+/** No page may need more: the session, and what it shows. */
+const MOST = 12;
+
+/**
+ * The most queries that any page makes, and that it is the same at 10 and at 1,000 assignments. Counted by PostgreSQL
+ * itself.
+ */
+export async function queriesPerPage(stage: Stage): Promise<Result[]> {
+  const few = await countFor(stage, 10);
+  const many = await countFor(stage, 1000);
+  const floor = few.map(({ page, queries }) => `${page} ${queries}`).join(', ');
+  const most = Math.max(...few.map((p) => p.queries), ...many.map((p) => p.queries));
+  const growth = Math.max(
+    ...few.map(({ page, queries }) => (many.find((p) => p.page === page)?.queries ?? Infinity) - queries)
+  );
+  return [
+    { name: 'queries-per-page', value: most, unit: 'queries', bound: MOST, direction: 'max', floor },
+    {
+      name: 'queries-per-page/growth',
+      value: growth,
+      unit: 'queries',
+      bound: 0,
+      direction: 'max',
+      floor: 'from 10 to 1,000 assignments'
+    }
+  ];
+}
+
+type Filled = { student: string; teacher: string; assignment: string };
+
+async function countFor(stage: Stage, assignments: number): Promise<Array<{ page: string; queries: number }>> {
+  const filled = JSON.parse(await stage.script('bench/fill.command.ts', [String(assignments)])) as Filled;
+  const server = await stage.serve('build/index.js');
+  const counter = await Statements.of(stage);
+  const pages = [
+    { page: '/desk', token: filled.student },
+    { page: '/desk/settled', token: filled.student },
+    { page: '/assignments/…', path: `/assignments/${filled.assignment}`, token: filled.student },
+    { page: '/marking', token: filled.teacher },
+    { page: '/assignments/… (class)', path: `/assignments/${filled.assignment}`, token: filled.teacher }
+  ];
+  const counts = [];
+  for (const { page, path = page, token } of pages) {
+    // The first visit may write (opened, seen); the second is what a page costs.
+    await visit(server.url + path, token);
+    const before = await counter.count();
+    await visit(server.url + path, token);
+    counts.push({ page, queries: (await counter.count()) - before });
+  }
+  await counter.close();
+  server.stop();
+  return counts;
+}
+
+async function visit(url: string, token: string): Promise<void> {
+  const answer = await fetch(url, { headers: { cookie: `vendro_session=${token}` }, redirect: 'manual' });
+  await answer.text();
+  if (answer.status !== 200) throw new Error(`${url} answered ${answer.status}.`);
+}
+
+/** Counts the statements that PostgreSQL has run in the benchmark's database, by its own pg_stat_statements. */
+class Statements {
+  private constructor(private readonly client: pg.Client) {}
+
+  static async of(stage: Stage): Promise<Statements> {
+    const client = new pg.Client({ connectionString: stage.database });
+    await client.connect();
+    await client.query('create extension if not exists pg_stat_statements');
+    return new Statements(client);
+  }
+
+  async count(): Promise<number> {
+    const { rows } = await this.client.query<{ n: string }>(
+      `select coalesce(sum(calls), 0) as n from pg_stat_statements
+       where dbid = (select oid from pg_database where datname = current_database())
+         and query not like '%pg_stat_statements%'`
+    );
+    return Number(rows[0]?.n ?? 0);
+  }
+
+  close(): Promise<void> {
+    return this.client.end();
+  }
+}

@@ -1,0 +1,24 @@
+import type { SubmitFunction } from '@sveltejs/kit';
+import { enhance } from '$app/forms';
+import { invalidateAll } from '$app/navigation';
+
+/**
+ * Enhances a form that changes who holds what. A refusal means that the page had an old picture of it (another tab,
+ * the other side), so the page is read anew then too, with the reason on it.
+ *
+ * @param onBusy told true while the request is under way
+ */
+export function act(form: HTMLFormElement, onBusy?: (busy: boolean) => void) {
+  const submit: SubmitFunction = ({ cancel }) => {
+    if (form.dataset.busy) return cancel();
+    form.dataset.busy = 'yes';
+    onBusy?.(true);
+    return async ({ update, result }) => {
+      await update({ reset: false });
+      if (result.type === 'failure') await invalidateAll();
+      delete form.dataset.busy;
+      onBusy?.(false);
+    };
+  };
+  return enhance(form, submit);
+}

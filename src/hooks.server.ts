@@ -1,6 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { error, type Handle, type HandleServerError, type ServerInit } from '@sveltejs/kit';
-import { sequence } from '@sveltejs/kit/hooks';
+import { error, type Handle, type HandleServerError, type RequestEvent, type ServerInit } from '@sveltejs/kit';
 import { findSession, SESSION_COOKIE } from '$server/auth/sessions';
 import { blobStoreProblem } from '$server/blobs/store';
 import { log } from '$server/log';
@@ -16,54 +15,55 @@ export const init: ServerInit = async () => {
   if (problem) log.error({ problem }, 'blobs cannot be written');
 };
 
+export const handle: Handle = async ({ event, resolve }) => {
+  refuseForeign(event);
+  refuseOversized(event);
+  await identify(event);
+  const { theme } = event.locals;
+  const attribute = theme === 'system' ? '' : ` data-theme="vendro-${theme}"`;
+  const response = await resolve(event, {
+    transformPageChunk: ({ html }) => html.replace(' data-vendro-theme', attribute),
+    preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
+  });
+  protect(response, event);
+  return response;
+};
+
 /**
  * Requests that change something must come from our own pages.
  *
  * SvelteKit checks the Origin of form posts itself; this covers every other kind of body (JSON, uploads) and adds
  * Sec-Fetch-Site (Fetch Metadata, W3C) where the browser sends it.
  */
-const sameOrigin: Handle = ({ event, resolve }) => {
-  if (SAFE_METHODS.has(event.request.method)) return resolve(event);
-  const site = event.request.headers.get('sec-fetch-site');
-  const origin = event.request.headers.get('origin');
-  if (origin !== event.url.origin || (site !== null && site !== 'same-origin'))
+function refuseForeign({ request, url }: RequestEvent): void {
+  if (SAFE_METHODS.has(request.method)) return;
+  const site = request.headers.get('sec-fetch-site');
+  if (request.headers.get('origin') !== url.origin || (site !== null && site !== 'same-origin'))
     error(403, 'This request came from another site, so nothing was changed.');
-  return resolve(event);
-};
+}
 
 /** Only uploads may be long, and only uploads may come without saying how long they are. */
-const bodyLimit: Handle = ({ event, resolve }) => {
-  if (SAFE_METHODS.has(event.request.method) || isUpload(event.url)) return resolve(event);
-  const length = event.request.headers.get('content-length');
-  if (length === null && event.request.body) error(411, 'The request did not say how long it is.');
+function refuseOversized({ request, url }: RequestEvent): void {
+  if (SAFE_METHODS.has(request.method) || isUpload(url)) return;
+  const length = request.headers.get('content-length');
+  if (length === null && request.body) error(411, 'The request did not say how long it is.');
   if (Number(length ?? 0) > FORM_LIMIT) error(413, 'That is more text than fits here. Nothing was changed.');
-  return resolve(event);
-};
+}
 
-const identify: Handle = async ({ event, resolve }) => {
-  const token = event.cookies.get(SESSION_COOKIE);
-  event.locals.person = token && event.route.id !== '/healthz' ? await findSession(token) : null;
-  event.locals.reader = { zone: event.locals.person?.zone ?? 'UTC' };
-  return resolve(event);
-};
+async function identify({ cookies, locals, route }: RequestEvent): Promise<void> {
+  const token = cookies.get(SESSION_COOKIE);
+  locals.person = token && route.id !== '/healthz' ? await findSession(token) : null;
+  locals.reader = { zone: locals.person?.zone ?? 'UTC' };
+  locals.theme = readTheme(cookies);
+}
 
-const dress: Handle = async ({ event, resolve }) => {
-  const theme = (event.locals.theme = readTheme(event.cookies));
-  const attribute = theme === 'system' ? '' : ` data-theme="vendro-${theme}"`;
-  const response = await resolve(event, {
-    transformPageChunk: ({ html }) => html.replace(' data-vendro-theme', attribute),
-    preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
-  });
-  response.headers.set('x-content-type-options', 'nosniff');
-  response.headers.set('referrer-policy', 'same-origin');
-  response.headers.set('cross-origin-opener-policy', 'same-origin');
+function protect({ headers }: Response, { route }: RequestEvent): void {
+  headers.set('x-content-type-options', 'nosniff');
+  headers.set('referrer-policy', 'same-origin');
+  headers.set('cross-origin-opener-policy', 'same-origin');
   // Pages show one person's work: nothing between here and their screen may keep them.
-  if (!response.headers.has('cache-control') && event.route.id)
-    response.headers.set('cache-control', 'private, no-store');
-  return response;
-};
-
-export const handle = sequence(dress, sameOrigin, bodyLimit, identify);
+  if (route.id && !headers.has('cache-control')) headers.set('cache-control', 'private, no-store');
+}
 
 /** The person gets a reference, the log gets the reason. */
 export const handleError: HandleServerError = ({ error: thrown, event, status, message }) => {

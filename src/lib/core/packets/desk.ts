@@ -15,10 +15,9 @@ export interface DeskEntry {
 export interface DeskLine extends DeskEntry, Holding {
   assignmentId: string;
   title: string;
-  courseTitle: string;
-  emblem: string;
+  /** The same object for every line of a course, so that it travels to the browser once. */
+  course: { title: string; emblem: string; zone: string };
   late: LatePolicy;
-  zone: string;
   /** The latest round, where there is one. */
   round: number | null;
   lateSeconds: number | null;

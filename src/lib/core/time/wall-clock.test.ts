@@ -52,7 +52,7 @@ describe('times in words', () => {
   it('writes the absolute moment in the reader’s zone', () => {
     expect(absolute(now, ZONE, now)).toBe('Wed 10 Mar, 15:20');
     expect(absolute(now, 'America/Toronto', now)).toBe('Wed 10 Mar, 10:20');
-    expect(absolute(Date.parse('2026-12-01T08:00:00Z'), ZONE, now)).toMatch(/2026/);
+    expect(absolute(Date.parse('2026-03-11T08:00:00Z'), ZONE, now)).toBe('Wed 11 Mar 2026, 08:00');
     expect(toTheSecond(now + 7000, ZONE)).toBe('15:20:07');
     expect(dayName(now, ZONE)).toBe('Wednesday 10 March');
   });

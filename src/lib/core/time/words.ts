@@ -1,14 +1,26 @@
 import { DAY, HOUR, MINUTE, SECOND, type Moment } from './moment';
 
 /**
- * An instant as a reader sees it: "Tue 10 Mar, 22:00", with the year where it is another one than now.
+ * An instant as a reader sees it: "Tue 10 Mar, 22:00", with the year where the day and month could mean two.
  *
  * @param zone the reader's IANA zone
  */
 export function absolute(moment: Moment, zone: string, now: Moment): string {
-  const otherYear = dateFormat(zone, 'year').format(moment) !== dateFormat(zone, 'year').format(now);
-  return `${dateFormat(zone, otherYear ? 'dayWithYear' : 'day').format(moment)}, ${dateFormat(zone, 'time').format(moment)}`;
+  const kind = Math.abs(moment - now) > 300 * DAY ? 'dayWithYear' : 'day';
+  const key = `${moment} ${kind} ${zone}`;
+  const known = said.get(key);
+  if (known !== undefined) return known;
+  // Of a class, a course, a term, the same few moments are said over and over; past so many, begin anew.
+  if (said.size > 5000) said.clear();
+  const day = dateFormat(zone, kind)
+    .format(moment)
+    .replace(/^(\w+),/, '$1');
+  const words = `${day}, ${dateFormat(zone, 'time').format(moment)}`;
+  said.set(key, words);
+  return words;
 }
+
+const said = new Map<string, string>();
 
 /** Time of day to the second, for receipts: "21:14:07". */
 export function toTheSecond(moment: Moment, zone: string): string {
@@ -51,8 +63,7 @@ const FORMATS = {
   dayWithYear: { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' },
   dayName: { weekday: 'long', day: 'numeric', month: 'long' },
   time: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
-  seconds: { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' },
-  year: { year: 'numeric' }
+  seconds: { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;
 
 const made = new Map<string, Intl.DateTimeFormat>();

@@ -4,6 +4,7 @@ import type { Actor } from '$core/people/policy';
 import { audit } from '../audit';
 import { Mark } from '../db/models/packets';
 import type { Outcome } from '../outcome';
+import { projectLatest } from '../packets/log';
 import { withPacket } from '../packets/open-packet';
 
 type OneStudent = { assignmentId: string; studentId: string };
@@ -56,6 +57,7 @@ export async function receiveInPerson(
       },
       { transaction: packet.tx }
     );
+    await projectLatest(packet.id, packet.tx);
     await audit(person.id, 'receive-in-person', packet.id, {}, packet.tx);
     return verdict;
   });
@@ -67,6 +69,7 @@ export async function undoInPerson(person: Actor, who: OneStudent): Promise<Outc
     const verdict = await packet.act({ do: 'undo-in-person' });
     if (!verdict.ok) return verdict;
     await Mark.destroy({ where: { packetId: packet.id, roundNo: null }, transaction: packet.tx });
+    await projectLatest(packet.id, packet.tx);
     await audit(person.id, 'undo-in-person', packet.id, {}, packet.tx);
     return verdict;
   });

@@ -218,13 +218,9 @@ const CLASS = `
     p.due_extended as "dueExtended", ${ms('p.due_at')} as due,
     p.closes_extended as "closesExtended", ${ms('p.closes_at')} as closes,
     (select count(*)::int from rounds r where r.packet_id = p.id) as rounds,
-    m.points::float8 as given, m.kept::float8 as kept
+    p.given::float8 as given, p.kept::float8 as kept
   from enrolments e
   join people s on s.id = e.person_id
-  join party_members pm on pm.person_id = s.id
-  join parties pt on pt.id = pm.party_id and pt.kind = 'person'
-  left join packets p on p.assignment_id = $1 and p.party_id = pt.id
-  left join lateral (select points, kept from marks where packet_id = p.id and returned_at is not null
-    order by returned_at desc limit 1) m on true
+  left join packets p on p.assignment_id = $1 and p.party_id = s.id
   where e.course_id = $2 and e.role = 'student' and e.left_at is null
   order by s.sort_name, s.id`;

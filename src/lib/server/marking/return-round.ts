@@ -5,6 +5,7 @@ import type { Actor } from '$core/people/policy';
 import { audit } from '../audit';
 import { Mark, Round } from '../db/models/packets';
 import type { Outcome } from '../outcome';
+import { projectLatest } from '../packets/log';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 
 export const Judgement = z.object({
@@ -57,6 +58,7 @@ export async function returnRound(
     const mark = await draftOf(packet, judgement);
     mark.set({ outcome, returnedAt: new Date(packet.now) });
     await mark.save({ transaction: packet.tx });
+    await projectLatest(packet.id, packet.tx);
     await audit(person.id, `returned: ${outcome}`, packet.id, { round: judgement.round }, packet.tx);
     return verdict;
   });
@@ -75,6 +77,7 @@ export async function lookAndSettle(
     const mark = await draftOf(packet, { ...input, points: null });
     mark.set({ outcome: 'settled', returnedAt: new Date(packet.now) });
     await mark.save({ transaction: packet.tx });
+    await projectLatest(packet.id, packet.tx);
     return verdict;
   });
 }

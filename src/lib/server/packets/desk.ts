@@ -13,23 +13,15 @@ export const SETTLED_ON_DESK = 8;
 export const SETTLED_PAGE = 50;
 
 /**
- * What a student has to do and waits for: all that is not settled, and the last few that are. Two queries.
+ * What a student has to do and waits for: all that is not settled, and the last few that are. One query.
  */
 export async function readDesk(person: Actor): Promise<{ lines: DeskLine[]; moreSettled: boolean; now: Moment }> {
   const now = clock.now();
-  const [open, settled] = await Promise.all([
-    select(DeskRow, `${DESK} and not ${RESTED} order by due nulls last, a.id`, [person.id]),
-    select(DeskRow, `${DESK} and ${RESTED} order by p.since_at desc nulls last, a.id limit $2`, [
-      person.id,
-      SETTLED_ON_DESK + 1
-    ])
-  ]);
-  const shown = settled.slice(0, SETTLED_ON_DESK);
-  return {
-    lines: [...open, ...shown].map((row) => toLine(row, now)),
-    moreSettled: settled.length > shown.length,
-    now
-  };
+  const rows = await select(DeskRow, OPEN_AND_LATELY_SETTLED, [person.id, SETTLED_ON_DESK + 1]);
+  const lines = toLines(rows, now);
+  const settled = lines.filter((line) => line.standing === 'settled');
+  const beyond = settled.slice(SETTLED_ON_DESK);
+  return { lines: lines.filter((line) => !beyond.includes(line)), moreSettled: beyond.length > 0, now };
 }
 
 /** Where a page of settled work ended: the next one begins after it. */
@@ -51,7 +43,7 @@ export async function readSettled(
      order by coalesce(p.since_at, 'epoch') desc, a.id desc limit $4`,
     [person.id, after ? new Date(after.since) : null, after?.assignmentId ?? null, SETTLED_PAGE + 1]
   );
-  const lines = rows.slice(0, SETTLED_PAGE).map((row) => toLine(row, now));
+  const lines = toLines(rows.slice(0, SETTLED_PAGE), now);
   const last = lines.at(-1);
   const next = rows.length > SETTLED_PAGE && last ? { since: last.since ?? 0, assignmentId: last.assignmentId } : null;
   return { lines, next, now };
@@ -60,6 +52,7 @@ export async function readSettled(
 const DeskRow = z.object({
   assignmentId: z.string(),
   title: z.string(),
+  courseId: z.string(),
   courseTitle: z.string(),
   emblem: z.string(),
   zone: z.string(),
@@ -86,33 +79,65 @@ const EFFECTIVE_CLOSES = 'case when p.closes_extended then p.closes_at else a.cl
 const RESTED = "coalesce(p.phase = 'settled' or p.excused or p.in_person, false)";
 
 const DESK = `
-  select a.id as "assignmentId", a.title, c.title as "courseTitle", c.emblem, c.zone, a.points::float8 as points,
+  select a.id as "assignmentId", a.title, c.id as "courseId", c.title as "courseTitle", c.emblem, c.zone, a.points::float8 as points,
     ${ms('a.opens_at')} as opens, ${ms(`(${EFFECTIVE_DUE})`)} as due, ${ms(`(${EFFECTIVE_CLOSES})`)} as closes,
     a.late_policy as late, p.phase, p.pieces, p.settled_by as "settledBy", p.excused, p.in_person as "inPerson",
     p.last_move as "lastMove", ${ms('p.since_at')} as since,
-    r.no as round, r.late_seconds as "lateSeconds", m.points::float8 as given, m.kept::float8 as kept
+    p.round_no as round, p.late_seconds as "lateSeconds", p.given::float8 as given, p.kept::float8 as kept
   from enrolments e
   join assignments a on a.course_id = e.course_id and a.published
   join courses c on c.id = a.course_id
-  join party_members pm on pm.person_id = e.person_id
-  join parties pt on pt.id = pm.party_id and pt.kind = 'person'
-  left join packets p on p.assignment_id = a.id and p.party_id = pt.id
-  left join lateral (select no, late_seconds from rounds where packet_id = p.id
-    order by (state in ('standing', 'settled')) desc, no desc limit 1) r on true
-  left join lateral (select points, kept from marks where packet_id = p.id and returned_at is not null
-    order by returned_at desc limit 1) m on p.last_seq > 0
+  left join packets p on p.assignment_id = a.id and p.party_id = e.person_id
   where e.person_id = $1 and e.role = 'student' and e.left_at is null`;
 
-function toLine(row: z.infer<typeof DeskRow>, now: Moment): DeskLine {
-  const { phase, pieces, excused, inPerson, settledBy, lastMove, ...line } = row;
+// The settled ones come latest first, so that whatever is beyond the limit is at their end.
+const OPEN_AND_LATELY_SETTLED = `
+  (${DESK} and not ${RESTED})
+  union all
+  (${DESK} and ${RESTED} order by p.since_at desc nulls last, a.id limit $2)`;
+
+/** Lines of one course share its facts, and lines under one late policy share that. */
+function toLines(rows: Array<z.infer<typeof DeskRow>>, now: Moment): DeskLine[] {
+  const courses = new Map<string, DeskLine['course']>();
+  const policies = new Map<string, LatePolicy>();
+  return rows.map((row) => {
+    const course = shared(courses, row.courseId, { title: row.courseTitle, emblem: row.emblem, zone: row.zone });
+    return toLine(row, course, shared(policies, JSON.stringify(row.late), row.late), now);
+  });
+}
+
+function shared<T>(known: Map<string, T>, key: string, fresh: T): T {
+  const found = known.get(key);
+  if (found !== undefined) return found;
+  known.set(key, fresh);
+  return fresh;
+}
+
+function toLine(row: z.infer<typeof DeskRow>, course: DeskLine['course'], late: LatePolicy, now: Moment): DeskLine {
+  const { assignmentId, title, opens, due, closes, since, round, lateSeconds, points, given, kept } = row;
   const summary: CustodySummary = {
-    phase: phase ?? 'making',
-    pieces: pieces ?? 0,
-    excused: excused ?? false,
-    inPerson: inPerson ?? false,
-    settledBy,
-    lastMove,
-    terms: { due: row.due, closes: row.closes, late: row.late }
+    phase: row.phase ?? 'making',
+    pieces: row.pieces ?? 0,
+    excused: row.excused ?? false,
+    inPerson: row.inPerson ?? false,
+    settledBy: row.settledBy,
+    lastMove: row.lastMove,
+    terms: { due, closes, late }
+  };
+  const line = {
+    assignmentId,
+    title,
+    course,
+    opens,
+    due,
+    closes,
+    since,
+    late,
+    round,
+    lateSeconds,
+    points,
+    given,
+    kept
   };
   return { ...line, ...holding(summary, now) };
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Custody, CustodyRound } from '$core/packets/custody';
 import { CustodyDeed, type CustodyEvent } from '$core/packets/events';
 import { lateness } from '$core/assignments/lateness';
-import { ms, select, type Tx } from '../db/connection';
+import { execute, ms, select, type Tx } from '../db/connection';
 import { CustodyRow, Packet, Round } from '../db/models/packets';
 
 /** Everything that happened to a packet, in order. */
@@ -43,6 +43,24 @@ export async function appendLog(
   await projectRounds(packet, events, before, after, tx);
   const row = { ...projection(packet.lastSeq + events.length, after), ...extensions(events) };
   await Packet.update(row, { where: { id: packet.id }, transaction: tx });
+  if (before.rounds !== after.rounds) await projectLatest(packet.id, tx);
+}
+
+/**
+ * Brings along what lists show of a packet's rounds and results: the round that stands or settled it, else the latest,
+ * and what was returned last. To be called after rounds or returned marks have changed.
+ */
+export async function projectLatest(packetId: string, tx: Tx): Promise<void> {
+  await execute(
+    `update packets set
+       (round_no, late_seconds) = (select no, late_seconds from rounds where packet_id = $1
+         order by (state in ('standing', 'settled')) desc, no desc limit 1),
+       (given, kept) = (select points, kept from marks where packet_id = $1 and returned_at is not null
+         order by returned_at desc limit 1)
+     where id = $1`,
+    [packetId],
+    tx
+  );
 }
 
 function projection(lastSeq: number, custody: Custody) {

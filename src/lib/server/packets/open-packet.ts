@@ -117,12 +117,10 @@ const BY_PACKET = `
 
 // The student must be in the course as one: a packet is laid out for nobody else.
 const BY_STUDENT = `
-  select ${COLUMNS}, pt.id as "partyId", $3::uuid = $2::uuid as own
+  select ${COLUMNS}, st.person_id as "partyId", $3::uuid = $2::uuid as own
   from assignments a join courses c on c.id = a.course_id ${MY_ROLE}
   join enrolments st on st.course_id = a.course_id and st.person_id = $3 and st.left_at is null and st.role = 'student'
-  join party_members m on m.person_id = $3
-  join parties pt on pt.id = m.party_id and pt.kind = 'person'
-  left join packets p on p.assignment_id = a.id and p.party_id = pt.id
+  left join packets p on p.assignment_id = a.id and p.party_id = st.person_id
   where a.id = $1`;
 
 /** Two first requests at once lay out one packet: the unique key decides, and both read the winner. */

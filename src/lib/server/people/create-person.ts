@@ -21,7 +21,7 @@ export async function createPerson(input: z.input<typeof NewPerson>): Promise<{ 
   const passwordHash = await hashPassword(password);
   return inTransaction(async (transaction) => {
     const person = await Person.create({ ...facts, passwordHash, createdAt: new Date(clock.now()) }, { transaction });
-    const party = await Party.create({ kind: 'person' }, { transaction });
+    const party = await Party.create({ id: person.id, kind: 'person' }, { transaction });
     await PartyMember.create({ partyId: party.id, personId: person.id }, { transaction });
     const roles = schoolRoles.map((role: SchoolRole) => ({ personId: person.id, role }));
     await SchoolRoleHeld.bulkCreate(roles, { transaction });

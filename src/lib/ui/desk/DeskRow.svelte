@@ -1,11 +1,10 @@
 <script lang="ts">
   import { countedPoints, pointsText } from '$core/grades/points';
   import { need, type DeskLine } from '$core/packets/desk';
-  import { costNow, roundTimeliness, timeToDue } from '$core/packets/due';
+  import { costNow, roundTimeliness, timeToDue, type Timeliness } from '$core/packets/due';
   import { absolute, relative } from '$core/time/words';
   import Emblem from '$ui/courses/Emblem.svelte';
   import Baton from '$ui/packets/Baton.svelte';
-  import { NEED_WORDS } from './groups';
 
   const { line, zone, now }: { line: DeskLine; zone: string; now: number } = $props();
 
@@ -14,7 +13,11 @@
   const timely = $derived(
     withStudent ? timeToDue(line, now) : line.lateSeconds === null ? null : roundTimeliness(line.lateSeconds, line.due)
   );
-  const cost = $derived(withStudent && why !== null ? costNow(line.due, line.zone, line.late, now) : null);
+  const cost = $derived(withStudent && why !== null ? costNow(line.due, line.course.zone, line.late, now) : null);
+  const TONES: Partial<Record<Timeliness['tone'], string>> = {
+    overdue: 'text-error font-semibold',
+    soon: 'font-semibold'
+  };
   const edge = $derived(
     why === 'teacher-has-nothing' || why === 'overdue'
       ? 'border-l-error'
@@ -24,44 +27,27 @@
   );
 </script>
 
-<li class="border-l-4 {edge} bg-base-100">
-  <a
-    href="/assignments/{line.assignmentId}"
-    class="grid grid-cols-[2rem_1fr] gap-x-3 gap-y-1 px-3 py-2.5 hover:bg-base-200/60 md:grid-cols-[2rem_minmax(0,1fr)_19rem_15rem] md:items-center"
-  >
-    <Emblem emblem={line.emblem} />
-    <span class="min-w-0">
-      <span class="block leading-snug font-semibold">{line.title}</span>
-      <span class="block text-sm opacity-80">{line.courseTitle}</span>
-    </span>
-    <span class="col-start-2 text-sm md:col-start-auto">
-      <Baton holding={line} />
-      {#if why === 'teacher-has-nothing' || why === 'another-round'}<span class="sr-only">{NEED_WORDS[why]}</span>{/if}
-    </span>
-    <span class="col-start-2 text-sm md:col-start-auto md:text-right">
+<li class="desk-row {edge}">
+  <a href="/assignments/{line.assignmentId}">
+    <Emblem emblem={line.course.emblem} />
+    <span class="named"><b>{line.title}</b><i class="text-sm opacity-80">{line.course.title}</i></span>
+    <span><Baton holding={line} /></span>
+    <span class="when">
       {#if line.given !== null && line.standing === 'settled'}
-        <span class="figures block font-display text-lg leading-tight font-semibold">
-          {pointsText(countedPoints(line.given, line.kept ?? 1))}
-          <span class="text-sm font-normal">of {pointsText(line.points ?? 0)}</span>
-        </span>
+        <i class="figures">
+          <strong class="font-display text-lg leading-tight"
+            >{pointsText(countedPoints(line.given, line.kept ?? 1))}</strong
+          >
+          of {pointsText(line.points ?? 0)}
+        </i>
       {/if}
       {#if withStudent && line.due !== null}
-        <time class="block" datetime={new Date(line.due).toISOString()}>{absolute(line.due, zone, now)}</time>
+        <time datetime={new Date(line.due).toISOString()}>{absolute(line.due, zone, now)}</time>
       {/if}
-      {#if timely}
-        <span
-          class="block {timely.tone === 'overdue'
-            ? 'font-semibold text-error'
-            : timely.tone === 'soon'
-              ? 'font-semibold'
-              : 'opacity-85'}"
-        >
-          {timely.words}
-        </span>
-      {/if}
-      {#if cost}<span class="block">{cost}</span>{/if}
+      {#if timely}<i class={TONES[timely.tone]}>{timely.words}</i>{/if}
+      {#if cost}<i>{cost}</i>{/if}
       {#if line.holder === 'teacher' && line.since !== null}
-        <span class="block opacity-85">Round {line.round}, submitted {relative(line.since, now)}</span>
+        <i>Round {line.round}, submitted {relative(line.since, now)}</i>
       {/if}
     </span>
   </a>

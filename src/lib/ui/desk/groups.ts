@@ -1,4 +1,4 @@
-import type { DeskGroup, Need } from '$core/packets/desk';
+import type { DeskGroup } from '$core/packets/desk';
 
 /** What each group of the Desk is called, and what it tells. */
 export const GROUP_WORDS: Record<DeskGroup, { title: string; about: string }> = {
@@ -8,12 +8,4 @@ export const GROUP_WORDS: Record<DeskGroup, { title: string; about: string }> = 
   'with-teacher': { title: 'With your teachers', about: 'Submitted and waiting. The longest wait stands first.' },
   settled: { title: 'Settled', about: 'Nobody holds these any more.' },
   closed: { title: 'Closed', about: 'These closed without a round standing. Your teacher can extend them for you.' }
-};
-
-/** Why something needs the student now. */
-export const NEED_WORDS: Record<Need, string> = {
-  'teacher-has-nothing': 'You took this back. Your teacher has nothing until you submit again.',
-  'another-round': 'Your teacher asks for another round.',
-  overdue: 'The due moment has passed.',
-  'due-soon': 'Due within a day.'
 };

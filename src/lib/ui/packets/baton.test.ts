@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { STANDINGS } from '$core/packets/custody';
-import { drawBaton } from './baton';
+import { batonName, batonPaths, drawBaton, everyBaton } from './baton';
 
 const draw = (
   standing: (typeof STANDINGS)[number],
@@ -33,5 +33,12 @@ it('tells by shape alone what was never submitted, taken back, closed or being r
     draw('submitted', 'teacher', 'to-teacher'),
     draw('settled', 'nobody', 'to-student')
   ];
-  expect(new Set(shapes.map((s) => JSON.stringify(s))).size).toBe(shapes.length);
+  expect(new Set(shapes.map((s) => JSON.stringify(batonPaths(s)))).size).toBe(shapes.length);
+});
+
+it('has a name and a shape of its own for every drawing on the sheet', () => {
+  const all = everyBaton();
+  expect(new Set(all.map(batonName)).size).toBe(all.length);
+  expect(new Set(all.map((drawing) => JSON.stringify(batonPaths(drawing)))).size).toBe(all.length);
+  expect(all.map(batonName)).toContain(batonName(draw('revising', 'teacher', 'to-teacher')));
 });

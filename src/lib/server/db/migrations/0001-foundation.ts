@@ -22,7 +22,8 @@ create table school_roles (
   primary key (person_id, role)
 );
 
--- Whoever hands work over: one person now, a group later.
+-- Whoever hands work over: one person now, a group later. A party of one has its person's id, so that lists find a
+-- person's own packets without a detour.
 create table parties (
   id uuid primary key default gen_random_uuid(),
   kind text not null check (kind in ('person', 'group'))
@@ -136,6 +137,11 @@ create table packets (
   in_person boolean not null default false,
   last_move text check (last_move in ('to-teacher', 'to-student')),
   since_at timestamptz,
+  -- The round that stands or settled it, else the latest; and what was returned last.
+  round_no integer,
+  late_seconds integer,
+  given numeric(8, 2),
+  kept numeric(5, 4),
   -- Where an extension replaced the assignment's moments, the replacement; otherwise the flags are false.
   due_extended boolean not null default false,
   due_at timestamptz,

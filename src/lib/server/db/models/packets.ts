@@ -17,6 +17,10 @@ export class Packet extends Model<InferAttributes<Packet>, InferCreationAttribut
   declare inPerson: CreationOptional<boolean>;
   declare lastMove: CreationOptional<Custody['lastMove']>;
   declare sinceAt: CreationOptional<Date | null>;
+  declare roundNo: CreationOptional<number | null>;
+  declare lateSeconds: CreationOptional<number | null>;
+  declare given: CreationOptional<string | null>;
+  declare kept: CreationOptional<string | null>;
   /** True once an extension replaced the assignment's moment with this packet's own. */
   declare dueExtended: CreationOptional<boolean>;
   declare dueAt: CreationOptional<Date | null>;
@@ -37,6 +41,10 @@ Packet.init(
     inPerson: { ...flag(), defaultValue: false },
     lastMove: maybeText(),
     sinceAt: maybeMoment(),
+    roundNo: maybeWhole(),
+    lateSeconds: maybeWhole(),
+    given: { type: DataTypes.DECIMAL(8, 2) },
+    kept: { type: DataTypes.DECIMAL(5, 4) },
     dueExtended: { ...flag(), defaultValue: false },
     dueAt: maybeMoment(),
     closesExtended: { ...flag(), defaultValue: false },

@@ -5,6 +5,7 @@ import { join } from 'node:path';
 import { startThrowAwayCluster, ensureDatabase, type Cluster } from '../scripts/lib/cluster.mjs';
 import { freePort } from '../scripts/lib/ports.mjs';
 import { run, runTypeScript } from '../scripts/lib/run.mjs';
+import { SERVER_FLAGS } from '../scripts/lib/server-flags.mjs';
 
 /** What is measured: a ratio to a floor of the same run, or a number with a bound. */
 export interface Result {
@@ -65,7 +66,7 @@ async function serve(entry: string, env: Record<string, string>): Promise<Served
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
   const own = { HOST: '127.0.0.1', PORT: String(port), ORIGIN: url, BODY_SIZE_LIMIT: 'Infinity', VENDRO_LOG: 'error' };
-  const child = spawn(process.execPath, [entry], {
+  const child = spawn(process.execPath, [...SERVER_FLAGS, entry], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, ...env, ...own, NODE_ENV: 'production' }
   });

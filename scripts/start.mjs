@@ -1,5 +1,6 @@
 import { spawn } from 'node:child_process';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
+import { SERVER_FLAGS } from './lib/server-flags.mjs';
 import { isPortFree } from './lib/ports.mjs';
 import { runScript, say, Trouble } from './lib/say.mjs';
 import { openWorld, prepareWorld } from './lib/world.mjs';
@@ -18,7 +19,7 @@ await runScript(async () => {
   stopOnSignal(server, world.stop);
   await prepareWorld(world.env);
   const origin = process.env.ORIGIN ?? `http://127.0.0.1:${port}`;
-  server.current = spawn(process.execPath, ['build/index.js'], {
+  server.current = spawn(process.execPath, [...SERVER_FLAGS, 'build/index.js'], {
     stdio: ['ignore', 'inherit', 'inherit'],
     // Its own process group: Ctrl-C reaches only this script, which then stops things in order.
     detached: true,

@@ -48,9 +48,21 @@ export function onTimeUntil(due: Moment | null, policy: LatePolicy): Moment | nu
   return due === null ? null : due + graceMinutes(policy) * MINUTE;
 }
 
+/** A class shares its due moment and a list asks for it line by line; the calendar is slow enough to ask it once. */
+function sameTimeLater(due: Moment, days: number, zone: string): Moment {
+  const key = `${due} ${days} ${zone}`;
+  let moment = asked.get(key);
+  if (moment === undefined) {
+    if (asked.size > 5000) asked.clear();
+    asked.set(key, (moment = daysLater(due, days, zone)));
+  }
+  return moment;
+}
+const asked = new Map<string, Moment>();
+
 function startedDaysAfter(due: Moment, at: Moment, zone: string): number {
   // 24-hour days land within one of the answer, since a clock change moves a day by less than a day.
   let days = Math.max(0, Math.floor((at - due) / 86_400_000) - 1);
-  while (daysLater(due, days, zone) < at) days++;
+  while (sameTimeLater(due, days, zone) < at) days++;
   return days;
 }

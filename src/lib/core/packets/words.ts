@@ -35,7 +35,7 @@ const STANDING_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
 };
 
 const TEACHER_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
-  'not-started': 'With the student: not started',
+  'not-started': 'With the student: nothing submitted yet',
   'in-progress': 'With the student: in progress',
   'taken-back': 'With the student: taken back, you have nothing',
   'another-round': 'With the student: you asked for another round',

@@ -29,7 +29,7 @@
 {#snippet fact(name: string)}<dt class="text-sm opacity-80">{name}</dt>{/snippet}
 
 <dl
-  class="grid grid-cols-2 gap-x-6 gap-y-3 border-y border-base-300 py-3 text-[0.95rem] md:flex md:flex-wrap md:gap-x-9 md:*:max-w-64"
+  class="grid grid-cols-2 gap-x-6 gap-y-3 border-y border-base-300 py-3 text-[0.95rem] md:flex md:flex-wrap md:gap-x-8 md:*:max-w-64 lg:flex-nowrap"
 >
   <div>
     {@render fact('Due')}

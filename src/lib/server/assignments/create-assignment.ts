@@ -47,7 +47,7 @@ export async function createAssignment(input: z.input<typeof NewAssignment>): Pr
   const places =
     given.deliverables.length > 0 || given.settles === 'declared'
       ? given.deliverables
-      : [{ title: 'Your work', ask: '', optional: false }];
+      : [{ title: 'What you hand over', ask: '', optional: false }];
   return inTransaction(async (transaction) => {
     const assignment = await Assignment.create(
       {

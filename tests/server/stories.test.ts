@@ -71,60 +71,50 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
   )
 );
 
-/** Does an action as a person would, through the use-cases. */
-async function throughServer(action: Action, assignmentId: string, custody: Custody) {
-  const { ilse, teacher } = school;
-  const own = { assignmentId };
-  const who = { assignmentId, studentId: ilse.id };
-  const judgement = async () => ({
-    packetId: await packetOf(ilse, assignmentId),
-    round: custody.standing ?? custody.rounds.find((r) => r.state === 'settled')?.no ?? 1,
-    points: null,
-    remark: '',
-    key: key()
-  });
-  switch (action.do) {
-    case 'open':
-      await openAssignment(ilse, own);
-      return { ok: true as const };
-    case 'add-piece':
-      return attach(ilse, assignmentId);
-    case 'remove-piece': {
-      const { facts } = await readAssignment(ilse, assignmentId);
-      const [piece] = (await readOwnPacket(ilse, facts)).pieces;
-      return removePiece(ilse, { ...own, pieceId: piece?.id ?? '' });
-    }
-    case 'submit':
-      return submitPacket(ilse, { ...own, key: key() });
-    case 'take-back':
-      return takeBack(ilse, { ...own, restores: action.restores, key: key() });
-    case 'revise':
-      return revise(ilse, own);
-    case 'drop-revision':
-      return dropRevision(ilse, own);
-    case 'declare-done':
-      return declareDone(ilse, own);
-    case 'withdraw-declaration':
-      return withdrawDeclaration(ilse, own);
-    case 'open-round':
-      return openRound(teacher, (await judgement()).packetId);
-    case 'mark':
-      return keepMark(teacher, await judgement());
-    case 'return':
-      return returnRound(teacher, { ...(await judgement()), outcome: action.outcome, closes: action.closes });
-    case 'look-and-settle':
-      return lookAndSettle(teacher, await judgement());
-    case 'excuse':
-      return excuse(teacher, who);
-    case 'lift-excuse':
-      return liftExcuse(teacher, who);
-    case 'receive-in-person':
-      return receiveInPerson(teacher, who, {});
-    case 'undo-in-person':
-      return undoInPerson(teacher, who);
-    case 'extend':
-      return extend(teacher, { ...who, due: action.due, closes: action.closes });
-  }
+type Answer = { ok: true } | { ok: false; why: string };
+type Ways = {
+  [D in Action['do']]: (action: Extract<Action, { do: D }>, id: string, custody: Custody) => Promise<Answer>;
+};
+
+const who = (assignmentId: string) => ({ assignmentId, studentId: school.ilse.id });
+const judgement = async (id: string, custody: Custody) => ({
+  packetId: await packetOf(school.ilse, id),
+  round: custody.standing ?? custody.rounds.find((r) => r.state === 'settled')?.no ?? 1,
+  points: null,
+  remark: '',
+  key: key()
+});
+
+/** How a person does each action: the use-case behind it. */
+const WAYS: Ways = {
+  open: (_a, id) => openAssignment(school.ilse, { assignmentId: id }).then(() => ({ ok: true })),
+  'add-piece': (_a, id) => attach(school.ilse, id),
+  'remove-piece': async (_a, id) => {
+    const { facts } = await readAssignment(school.ilse, id);
+    const [piece] = (await readOwnPacket(school.ilse, facts)).pieces;
+    return removePiece(school.ilse, { assignmentId: id, pieceId: piece?.id ?? '' });
+  },
+  submit: (_a, id) => submitPacket(school.ilse, { assignmentId: id, key: key() }),
+  'take-back': (a, id) => takeBack(school.ilse, { assignmentId: id, restores: a.restores, key: key() }),
+  revise: (_a, id) => revise(school.ilse, { assignmentId: id }),
+  'drop-revision': (_a, id) => dropRevision(school.ilse, { assignmentId: id }),
+  'declare-done': (_a, id) => declareDone(school.ilse, { assignmentId: id }),
+  'withdraw-declaration': (_a, id) => withdrawDeclaration(school.ilse, { assignmentId: id }),
+  'open-round': async (_a, id) => openRound(school.teacher, await packetOf(school.ilse, id)),
+  mark: async (_a, id, custody) => keepMark(school.teacher, await judgement(id, custody)),
+  return: async (a, id, custody) =>
+    returnRound(school.teacher, { ...(await judgement(id, custody)), outcome: a.outcome, closes: a.closes }),
+  'look-and-settle': async (_a, id, custody) => lookAndSettle(school.teacher, await judgement(id, custody)),
+  excuse: (_a, id) => excuse(school.teacher, who(id)),
+  'lift-excuse': (_a, id) => liftExcuse(school.teacher, who(id)),
+  'receive-in-person': (_a, id) => receiveInPerson(school.teacher, who(id), {}),
+  'undo-in-person': (_a, id) => undoInPerson(school.teacher, who(id)),
+  extend: (a, id) => extend(school.teacher, { ...who(id), due: a.due, closes: a.closes })
+};
+
+function throughServer(action: Action, id: string, custody: Custody): Promise<Answer> {
+  const way = WAYS[action.do] as (action: Action, id: string, custody: Custody) => Promise<Answer>;
+  return way(action, id, custody);
 }
 
 it('what the core refuses the server refuses with the same reason, and what it allows leaves the same custody', async () => {

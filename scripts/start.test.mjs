@@ -1,0 +1,59 @@
+import { spawn } from 'node:child_process';
+import { chmodSync, mkdtempSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, expect, it } from 'vitest';
+import { freePort } from './lib/ports.mjs';
+
+const data = mkdtempSync(join(tmpdir(), 'vendro-start-'));
+chmodSync(data, 0o755);
+afterAll(() => rmSync(data, { recursive: true, force: true }));
+
+/** Starts as a person does, on a data folder of its own. @param {number} port */
+function start(port) {
+  const { DATABASE_URL: _url, ...env } = process.env;
+  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+    env: { ...env, PORT: String(port), VENDRO_DATA: data, VENDRO_DEMO: 'none' }
+  });
+  const said = { text: '' };
+  child.stdout.on('data', (chunk) => (said.text += chunk));
+  child.stderr.on('data', (chunk) => (said.text += chunk));
+  const ended = new Promise((resolve) => child.on('exit', resolve));
+  return { child, said, ended };
+}
+
+/** @param {number} port @param {{ text: string }} said */
+async function healthy(port, said) {
+  for (let i = 0; i < 900; i++) {
+    const answer = await fetch(`http://127.0.0.1:${port}/healthz`).catch(() => null);
+    if (answer) return { status: answer.status, body: await answer.json() };
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+  throw new Error(`It never answered. It said:\n${said.text}`);
+}
+
+it('starts, stops cleanly on Ctrl-C, keeps its data, and comes back without building or migrating again', async () => {
+  const port = await freePort();
+  const first = start(port);
+  expect(await healthy(port, first.said)).toMatchObject({ status: 200, body: { ok: true, migrations: 'up to date' } });
+  first.child.kill('SIGINT');
+  expect(await first.ended).toBe(0);
+  expect(await fetch(`http://127.0.0.1:${port}/healthz`).catch(() => 'gone')).toBe('gone');
+
+  const second = start(port);
+  expect((await healthy(port, second.said)).status).toBe(200);
+  expect(second.said.text).not.toMatch(/0001-foundation|Building|npm ci/);
+  second.child.kill('SIGINT');
+  expect(await second.ended).toBe(0);
+}, 180_000);
+
+it('says what to do when its port is in use', async () => {
+  const port = await freePort();
+  const squatter = createServer().listen(port, '127.0.0.1');
+  const { said, ended } = start(port);
+  expect(await ended).toBe(1);
+  expect(said.text).toContain(`Port ${port} is in use`);
+  expect(said.text).not.toContain('    at ');
+  squatter.close();
+});

@@ -2,6 +2,7 @@ import { spawn } from 'node:child_process';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
 import { SERVER_FLAGS } from './lib/server-flags.mjs';
 import { isPortFree } from './lib/ports.mjs';
+import { runTypeScript } from './lib/run.mjs';
 import { runScript, say, Trouble } from './lib/say.mjs';
 import { openWorld, prepareWorld } from './lib/world.mjs';
 
@@ -41,6 +42,7 @@ await runScript(async () => {
   });
   await healthy(origin.startsWith('http://127.0.0.1') ? origin : `http://127.0.0.1:${port}`);
   say(`\nVendro is at ${origin}   (Ctrl-C stops it; its data stays)\n`);
+  await runTypeScript('demo/accounts.command.ts', world.env);
 });
 
 /** @param {{ current: import('node:child_process').ChildProcess | null }} server @param {() => Promise<void>} stopWorld */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { holding, roundsLeft, type CustodySummary, type Holding } from '$core/packets/custody';
+import { holding, roundsLeft, type Holding } from '$core/packets/custody';
 import type { ClassLine, SetAssignment, WaitingRound } from '$core/marking/views';
 import type { MarkView, RoundView } from '$core/packets/views';
 import { fold } from '$core/packets/fold';
@@ -10,6 +10,7 @@ import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { readLog } from '../packets/log';
+import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../packets/projection';
 import { readMarks, readRounds } from '../packets/read-packet';
 
 export const MARKING_PAGE = 50;
@@ -108,20 +109,14 @@ export async function readClass(facts: AssignmentFacts): Promise<{ lines: ClassL
 }
 
 function classLine(row: z.infer<typeof ClassRow>, facts: AssignmentFacts, now: Moment): ClassLine {
-  const { phase, pieces, excused, inPerson, settledBy, lastMove, dueExtended, closesExtended, ...line } = row;
+  const { studentId, student, packetId, rounds, since, given, kept, dueExtended, closesExtended } = row;
   const due = dueExtended ? row.due : facts.due;
   const closes = closesExtended ? row.closes : facts.closes;
-  const summary: CustodySummary = {
-    phase: phase ?? 'making',
-    // Whether a draft has begun is the student's own business, unless the assignment lets the teacher follow it.
-    pieces: facts.followsDrafts ? (pieces ?? 0) : 0,
-    excused: excused ?? false,
-    inPerson: inPerson ?? false,
-    settledBy,
-    lastMove,
-    terms: { due, closes, late: facts.late }
-  };
-  return { ...line, due, extended: (dueExtended ?? false) || (closesExtended ?? false), ...holding(summary, now) };
+  const extended = (dueExtended ?? false) || (closesExtended ?? false);
+  // Whether a draft has begun is the student's own business, unless the assignment lets the teacher follow it.
+  const known = facts.followsDrafts ? row : { ...row, pieces: 0 };
+  const line = { studentId, student, packetId, rounds, due, extended, since, given, kept };
+  return { ...line, ...holdingOf(known, { due, closes, late: facts.late }, now) };
 }
 
 const WaitingRow = z.object({
@@ -192,33 +187,22 @@ const DRAFT = `select round_no as round, points::float8 as points, remark from m
   where packet_id = $1 and returned_at is null and round_no is not null`;
 const PlaceRow = z.object({ id: z.string(), title: z.string() });
 
-const ClassRow = z.object({
+const ClassRow = ProjectionRow.extend({
   studentId: z.string(),
   student: z.string(),
   packetId: z.string().nullable(),
-  phase: z.custom<CustodySummary['phase']>().nullable(),
-  pieces: z.number().nullable(),
-  settledBy: z.custom<CustodySummary['settledBy']>(),
-  excused: z.boolean().nullable(),
-  inPerson: z.boolean().nullable(),
-  lastMove: z.custom<CustodySummary['lastMove']>(),
-  since: z.number().nullable(),
   dueExtended: z.boolean().nullable(),
   due: z.number().nullable(),
   closesExtended: z.boolean().nullable(),
   closes: z.number().nullable(),
-  rounds: z.number(),
-  given: z.number().nullable(),
-  kept: z.number().nullable()
+  rounds: z.number()
 });
 
 const CLASS = `
-  select s.id as "studentId", s.name as student, p.id as "packetId", p.phase, p.pieces, p.settled_by as "settledBy",
-    p.excused, p.in_person as "inPerson", p.last_move as "lastMove", ${ms('p.since_at')} as since,
+  select s.id as "studentId", s.name as student, p.id as "packetId", ${PROJECTION_COLUMNS},
     p.due_extended as "dueExtended", ${ms('p.due_at')} as due,
     p.closes_extended as "closesExtended", ${ms('p.closes_at')} as closes,
-    (select count(*)::int from rounds r where r.packet_id = p.id) as rounds,
-    p.given::float8 as given, p.kept::float8 as kept
+    (select count(*)::int from rounds r where r.packet_id = p.id) as rounds
   from enrolments e
   join people s on s.id = e.person_id
   left join packets p on p.assignment_id = $1 and p.party_id = s.id

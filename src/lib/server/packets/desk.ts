@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import { LatePolicy } from '$core/assignments/late-policy';
-import { holding, type CustodySummary } from '$core/packets/custody';
 import type { DeskLine } from '$core/packets/desk';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
+import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from './projection';
 
 /** How many settled assignments the Desk shows; the rest are one click away. */
 export const SETTLED_ON_DESK = 8;
@@ -49,7 +49,7 @@ export async function readSettled(
   return { lines, next, now };
 }
 
-const DeskRow = z.object({
+const DeskRow = ProjectionRow.extend({
   assignmentId: z.string(),
   title: z.string(),
   courseId: z.string(),
@@ -61,17 +61,8 @@ const DeskRow = z.object({
   due: z.number().nullable(),
   closes: z.number().nullable(),
   late: LatePolicy,
-  phase: z.custom<CustodySummary['phase']>().nullable(),
-  pieces: z.number().nullable(),
-  settledBy: z.custom<CustodySummary['settledBy']>(),
-  excused: z.boolean().nullable(),
-  inPerson: z.boolean().nullable(),
-  lastMove: z.custom<CustodySummary['lastMove']>(),
-  since: z.number().nullable(),
   round: z.number().nullable(),
-  lateSeconds: z.number().nullable(),
-  given: z.number().nullable(),
-  kept: z.number().nullable()
+  lateSeconds: z.number().nullable()
 });
 
 const EFFECTIVE_DUE = 'case when p.due_extended then p.due_at else a.due_at end';
@@ -81,9 +72,7 @@ const RESTED = "coalesce(p.phase = 'settled' or p.excused or p.in_person, false)
 const DESK = `
   select a.id as "assignmentId", a.title, c.id as "courseId", c.title as "courseTitle", c.emblem, c.zone, a.points::float8 as points,
     ${ms('a.opens_at')} as opens, ${ms(`(${EFFECTIVE_DUE})`)} as due, ${ms(`(${EFFECTIVE_CLOSES})`)} as closes,
-    a.late_policy as late, p.phase, p.pieces, p.settled_by as "settledBy", p.excused, p.in_person as "inPerson",
-    p.last_move as "lastMove", ${ms('p.since_at')} as since,
-    p.round_no as round, p.late_seconds as "lateSeconds", p.given::float8 as given, p.kept::float8 as kept
+    a.late_policy as late, p.round_no as round, p.late_seconds as "lateSeconds", ${PROJECTION_COLUMNS}
   from enrolments e
   join assignments a on a.course_id = e.course_id and a.published
   join courses c on c.id = a.course_id
@@ -115,15 +104,6 @@ function shared<T>(known: Map<string, T>, key: string, fresh: T): T {
 
 function toLine(row: z.infer<typeof DeskRow>, course: DeskLine['course'], late: LatePolicy, now: Moment): DeskLine {
   const { assignmentId, title, opens, due, closes, since, round, lateSeconds, points, given, kept } = row;
-  const summary: CustodySummary = {
-    phase: row.phase ?? 'making',
-    pieces: row.pieces ?? 0,
-    excused: row.excused ?? false,
-    inPerson: row.inPerson ?? false,
-    settledBy: row.settledBy,
-    lastMove: row.lastMove,
-    terms: { due, closes, late }
-  };
   const line = {
     assignmentId,
     title,
@@ -139,5 +119,5 @@ function toLine(row: z.infer<typeof DeskRow>, course: DeskLine['course'], late: 
     given,
     kept
   };
-  return { ...line, ...holding(summary, now) };
+  return { ...line, ...holdingOf(row, { due, closes, late }, now) };
 }

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { holding, type CustodySummary, type Holding } from '$core/packets/custody';
+import type { Moment } from '$core/time/moment';
+import { ms } from '../db/connection';
+
+/** What lists read of a packet `p` that may not be laid out yet. Parsed by `ProjectionRow`, read by `holdingOf`. */
+export const PROJECTION_COLUMNS = `
+  p.phase, p.pieces, p.settled_by as "settledBy", p.excused, p.in_person as "inPerson", p.last_move as "lastMove",
+  ${ms('p.since_at')} as since, p.given::float8 as given, p.kept::float8 as kept`;
+
+export const ProjectionRow = z.object({
+  phase: z.custom<CustodySummary['phase']>().nullable(),
+  pieces: z.number().nullable(),
+  settledBy: z.custom<CustodySummary['settledBy']>(),
+  excused: z.boolean().nullable(),
+  inPerson: z.boolean().nullable(),
+  lastMove: z.custom<CustodySummary['lastMove']>(),
+  since: z.number().nullable(),
+  given: z.number().nullable(),
+  kept: z.number().nullable()
+});
+export type ProjectionRow = z.infer<typeof ProjectionRow>;
+
+/** Who holds a packet, by its projection. One that is not laid out yet reads as untouched. */
+export function holdingOf(row: ProjectionRow, terms: CustodySummary['terms'], now: Moment): Holding {
+  const summary: CustodySummary = {
+    phase: row.phase ?? 'making',
+    pieces: row.pieces ?? 0,
+    excused: row.excused ?? false,
+    inPerson: row.inPerson ?? false,
+    settledBy: row.settledBy,
+    lastMove: row.lastMove,
+    terms
+  };
+  return holding(summary, now);
+}

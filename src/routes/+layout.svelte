@@ -1,10 +1,41 @@
 <script lang="ts">
   import '../app.css';
+  import { onMount } from 'svelte';
+  import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
+  import { followLive } from '$ui/live/follow';
+  import type { Found } from '$core/search/found';
   import Shell from '$ui/shell/Shell.svelte';
+  import { rememberLists } from './shared/way-back.svelte';
+  import { RunwayData } from './shared/runway-data.svelte';
 
   const { data, children } = $props();
+  const runway = new RunwayData();
+  rememberLists();
+  const follows = $derived(data.person !== null);
+
+  onMount(() => {
+    if (!data.person) return;
+    if (data.person.studies) void runway.read();
+  });
+
+  /** What changes elsewhere shows here: in another tab, at the teacher's, when a moment passes. */
+  $effect(() => {
+    if (!follows) return;
+    return followLive(() => {
+      void invalidateAll();
+      if (data.person?.studies) void runway.read();
+    });
+  });
+
+  async function ask(typed: string): Promise<Found[]> {
+    const answer = await fetch(`/search/results?q=${encodeURIComponent(typed)}`);
+    if (!answer.ok) throw new Error('The search was not answered.');
+    return (await answer.json()) as Found[];
+  }
 </script>
 
 <svelte:head><title>Vendro</title></svelte:head>
-<Shell person={data.person} theme={data.theme} path={page.url.pathname}>{@render children()}</Shell>
+<Shell person={data.person} theme={data.theme} path={page.url.pathname} zone={data.zone} runway={runway.current} {ask}>
+  {@render children()}
+</Shell>

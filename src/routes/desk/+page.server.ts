@@ -1,7 +1,25 @@
+import { z } from 'zod';
+import { readOwnCourses } from '$server/courses/own-courses';
 import { readDesk } from '$server/packets/desk';
+import { SHOWN_KINDS } from '$ui/desk/groups';
 import { signedIn } from '../shared/guard';
+
+/** An address that someone mistyped shows the whole Desk rather than an error. */
+const View = z.object({
+  course: z
+    .string()
+    .max(60)
+    .regex(/^[a-z0-9-]+$/)
+    .nullable()
+    .catch(null),
+  show: z.enum(SHOWN_KINDS).nullable().catch(null),
+  order: z.enum(['due', 'outline']).catch('due')
+});
 
 export const load = async ({ locals, url }) => {
   const person = signedIn(locals, url);
-  return { ...(await readDesk(person)), studies: person.studies };
+  const asked = (name: string) => url.searchParams.get(name) || null;
+  const view = View.parse({ course: asked('course'), show: asked('show'), order: asked('order') ?? 'due' });
+  const [desk, courses] = await Promise.all([readDesk(person, view.course), readOwnCourses(person)]);
+  return { ...desk, ...courses, view, studies: person.studies };
 };

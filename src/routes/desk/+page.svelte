@@ -1,12 +1,26 @@
 <script lang="ts">
   import { arrangeDesk } from '$core/packets/desk';
+  import { suggest } from '$core/plan/suggest';
   import { dayName } from '$core/time/words';
-  import DeskRow from '$ui/desk/DeskRow.svelte';
+  import DeskGroupList from '$ui/desk/DeskGroupList.svelte';
+  import DeskNotices from '$ui/desk/DeskNotices.svelte';
+  import Invited from '$ui/desk/Invited.svelte';
+  import Narrow from '$ui/desk/Narrow.svelte';
+  import Suggested from '$ui/desk/Suggested.svelte';
   import { GROUP_WORDS } from '$ui/desk/groups';
 
   const { data } = $props();
-  const groups = $derived([...arrangeDesk(data.lines, data.now)].filter(([, lines]) => lines.length > 0));
-  const waiting = $derived(groups.find(([group]) => group === 'needs-you')?.[1].length ?? 0);
+  const all = $derived(arrangeDesk(data.lines, data.now));
+  const groups = $derived(
+    [...all].filter(([group, lines]) => lines.length > 0 && (data.view.show === null || data.view.show === group))
+  );
+  const waiting = $derived(all.get('needs-you')?.length ?? 0);
+  const suggestion = $derived(data.view.show === null ? suggest(data.lines, data.now) : null);
+  const beyond = $derived({
+    'with-you': data.beyond.coming,
+    'no-date': data.beyond.undated,
+    'with-teacher': data.beyond.waiting
+  });
 </script>
 
 <svelte:head><title>Desk · Vendro</title></svelte:head>
@@ -21,34 +35,52 @@
           ? 'One thing needs you now.'
           : `${waiting} things need you now.`}
     </p>
+    {#if data.courses.length > 0}<Narrow courses={data.courses} {...data.view} />{/if}
   </div>
 
-  {#if data.lines.length === 0}
-    <div class="rounded bg-base-100 p-8">
-      {#if data.studies}
-        <h2 class="mb-2 text-xl font-semibold">Nothing has been set yet</h2>
-        <p>When a teacher sets something in one of your courses, it stands here with its due moment.</p>
-      {:else}
+  <Invited invitations={data.invitations} zone={data.zone} now={data.now} />
+  {#if suggestion}<Suggested {suggestion} />{/if}
+
+  {#if groups.length === 0}
+    <div class="mb-7 rounded bg-base-100 p-8">
+      {#if !data.studies}
         <h2 class="mb-2 text-xl font-semibold">You are in no course yet</h2>
-        <p>Your school lets you into your courses. Ask your teacher or the school office, then reload this page.</p>
+        <p>
+          Ask your teacher for the course's join phrase, three words, and <a class="link" href="/join">write it here</a
+          >. Or open the invitation in your mail: its link leads you in.
+        </p>
+      {:else if data.view.show !== null || data.view.course !== null}
+        <h2 class="mb-2 text-xl font-semibold">Nothing of that kind</h2>
+        <p><a class="link" href="/desk">Show everything</a></p>
+      {:else}
+        <h2 class="mb-2 text-xl font-semibold">Nothing is with you</h2>
+        <p>When a teacher sets something in one of your courses, it stands here with its due moment.</p>
       {/if}
     </div>
   {/if}
 
   {#each groups as [group, lines] (group)}
+    {@const more = group in beyond ? beyond[group as keyof typeof beyond] : 0}
     <section class="mb-7" aria-labelledby="group-{group}">
       <div class="mb-1.5 flex flex-wrap items-baseline gap-x-3">
         <h2 id="group-{group}" class="text-xl font-semibold">
-          {GROUP_WORDS[group].title} <span class="figures font-normal opacity-75">{lines.length}</span>
+          {GROUP_WORDS[group].title} <span class="figures font-normal opacity-75">{lines.length + more}</span>
         </h2>
         <p class="text-sm opacity-80">{GROUP_WORDS[group].about}</p>
       </div>
-      <ul class="divide-y divide-base-300 border-y border-base-300">
-        {#each lines as line (line.assignmentId)}<DeskRow {line} zone={data.zone} now={data.now} />{/each}
-      </ul>
-      {#if group === 'settled' && data.moreSettled}
-        <p class="mt-2"><a class="link" href="/desk/settled">All settled work</a></p>
-      {/if}
+      <DeskGroupList {group} {lines} zone={data.zone} now={data.now} order={data.view.order} />
+      {#if more > 0}<p class="mt-2"><a class="link" href="/desk/all">{more} more</a></p>{/if}
     </section>
+    {#if group === 'needs-you'}<DeskNotices notices={data.notices} zone={data.zone} now={data.now} />{/if}
   {/each}
+  {#if !groups.some(([group]) => group === 'needs-you')}
+    <DeskNotices notices={data.notices} zone={data.zone} now={data.now} />
+  {/if}
+  {#if data.studies}
+    <p class="flex gap-6">
+      <a class="link" href="/desk/settled">Settled work</a><a class="link" href="/desk/all"
+        >All open work, on one list</a
+      >
+    </p>
+  {/if}
 </div>

@@ -21,3 +21,16 @@ export const WallClockText = z
   .regex(/^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})?$/, 'Write a date and a time, such as 2027-03-12T18:00.')
   .refine((text) => text === '' || !Number.isNaN(Date.parse(`${text}Z`)), 'That date does not exist.')
   .transform((text) => (text === '' ? undefined : (zone: string): Moment => fromWallClock(text, zone).moment));
+
+/** A tick box: present when ticked. */
+export const Ticked = z
+  .literal('on')
+  .optional()
+  .transform((value) => value === 'on');
+
+/** A whole number as a person writes it, or null where nothing was written. */
+export const WholeText = z
+  .string()
+  .trim()
+  .regex(/^\d{0,6}$/, 'Write a whole number.')
+  .transform((text) => (text === '' ? null : Number(text)));

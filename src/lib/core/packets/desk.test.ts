@@ -13,6 +13,9 @@ const entry = (over: Partial<DeskEntry> = {}): DeskEntry => ({
   closes: null,
   opens: null,
   since: null,
+  late: { kind: 'none' },
+  unread: false,
+  outline: null,
   ...over
 });
 

@@ -1,3 +1,4 @@
+import type { Wants } from '../assignments/wants';
 import type { RoundState } from './custody';
 import type { Moment } from '../time/moment';
 
@@ -7,6 +8,7 @@ export interface DeliverableView {
   title: string;
   ask: string;
   optional: boolean;
+  wants: Wants;
 }
 
 /** A file as it lies in a packet or a round. */

@@ -32,7 +32,12 @@ export const DEEDS = [
   'read-round',
   'mark-round',
   'see-class',
-  'excuse-or-extend'
+  'excuse-or-extend',
+  'shape-course',
+  'read-people',
+  'write-on-open-floor',
+  'write-aside',
+  'read-aside'
 ] as const;
 export type Deed = (typeof DEEDS)[number];
 
@@ -61,5 +66,11 @@ const RULES: Record<Deed, (r: Relation) => boolean> = {
   'read-round': (r) => owns(r) || teaches(r),
   'mark-round': teaches,
   'see-class': teaches,
-  'excuse-or-extend': teaches
+  'excuse-or-extend': teaches,
+  // Outline, rules, notices, assignments, materials, invitations: all that makes a course what it is.
+  'shape-course': teaches,
+  'read-people': () => true,
+  'write-on-open-floor': (r) => teaches(r) || r.published === true,
+  'write-aside': (r) => owns(r) || teaches(r),
+  'read-aside': (r) => owns(r) || teaches(r)
 };

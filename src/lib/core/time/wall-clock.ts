@@ -37,6 +37,16 @@ export function daysLater(moment: Moment, days: number, zone: string): Moment {
   return zoned(moment, zone).add({ days }).epochMilliseconds;
 }
 
+/** The first instant of the calendar day in which an instant lies. */
+export function startOfDay(moment: Moment, zone: string): Moment {
+  return zoned(moment, zone).startOfDay().epochMilliseconds;
+}
+
+/** The calendar day of an instant, `YYYY-MM-DD`. */
+export function dayOf(moment: Moment, zone: string): string {
+  return zoned(moment, zone).toPlainDate().toString();
+}
+
 /** How many midnights lie between two instants in a zone: 0 is the same day, 1 is tomorrow, -1 yesterday. */
 export function calendarDaysBetween(from: Moment, to: Moment, zone: string): number {
   return zoned(from, zone).toPlainDate().until(zoned(to, zone).toPlainDate(), { largestUnit: 'days' }).days;

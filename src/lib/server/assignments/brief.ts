@@ -1,28 +1,46 @@
 import { marked } from 'marked';
 import sanitize from 'sanitize-html';
 
-/** A brief written in Markdown (CommonMark with tables), as HTML that can do no harm. */
+/** Rich text written in Markdown (CommonMark with tables), as HTML that can do no harm. */
 export function briefFromMarkdown(markdown: string): string {
   return cleanBrief(marked.parse(markdown, { async: false, gfm: true }));
 }
 
+/** Pictures and sound come from the course's own files, never from elsewhere. */
+const OWN_FILE = /^\/materials\/[0-9a-f-]{36}\/file$/;
+const EMBEDDED = ['img', 'audio', 'video'];
+
 /**
- * Rich text reduced to what a brief may hold: structure, emphasis, tables, links. No script, no style, no form, no
- * address but http, https and mailto. Used on the way in and again on the way out.
+ * Rich text reduced to what a brief may hold: structure, emphasis, tables, links, and pictures, sound and film of the
+ * course's own. No script, no style, no form, no address but http, https and mailto. Used on the way in and again on
+ * the way out.
  */
 export function cleanBrief(html: string): string {
   return sanitize(html, {
     allowedTags: [
       ...['h2', 'h3', 'h4', 'p', 'ul', 'ol', 'li', 'blockquote', 'pre', 'code', 'hr', 'br', 'em', 'strong', 'del'],
-      ...['sub', 'sup', 'table', 'thead', 'tbody', 'tr', 'th', 'td', 'a']
+      ...['sub', 'sup', 'table', 'thead', 'tbody', 'tr', 'th', 'td', 'a', ...EMBEDDED]
     ],
-    allowedAttributes: { a: ['href', 'title', 'rel'], th: ['align', 'scope'], td: ['align'], ol: ['start'] },
+    allowedAttributes: {
+      a: ['href', 'title', 'rel'],
+      th: ['align', 'scope'],
+      td: ['align'],
+      ol: ['start'],
+      img: ['src', 'alt', 'loading'],
+      audio: ['src', 'controls', 'preload'],
+      video: ['src', 'controls', 'preload']
+    },
     allowedSchemes: ['http', 'https', 'mailto'],
+    allowProtocolRelative: false,
     disallowedTagsMode: 'discard',
+    exclusiveFilter: ({ tag, attribs }) => EMBEDDED.includes(tag) && !OWN_FILE.test(attribs.src ?? ''),
     transformTags: {
       h1: 'h2',
       a: sanitize.simpleTransform('a', { rel: 'noopener noreferrer nofollow' }),
-      th: sanitize.simpleTransform('th', { scope: 'col' })
+      th: sanitize.simpleTransform('th', { scope: 'col' }),
+      img: sanitize.simpleTransform('img', { loading: 'lazy' }),
+      audio: sanitize.simpleTransform('audio', { controls: '', preload: 'metadata' }),
+      video: sanitize.simpleTransform('video', { controls: '', preload: 'metadata' })
     }
   });
 }

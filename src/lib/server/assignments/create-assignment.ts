@@ -1,42 +1,14 @@
-import { z } from 'zod';
-import { LatePolicy } from '$core/assignments/late-policy';
-import { SETTLES } from '$core/packets/terms';
+import type { z } from 'zod';
+import { AssignmentDraft } from '$core/assignments/draft';
+import { StandingRules, rulesFor } from '$core/courses/rules';
+import { z as zod } from 'zod';
 import { clock } from '../clock';
-import { inTransaction } from '../db/connection';
-import { Assignment, Deliverable } from '../db/models/assignments';
+import { inTransaction, select, type Tx } from '../db/connection';
+import { Assignment } from '../db/models/assignments';
 import { briefFromMarkdown } from './brief';
+import { writeParts } from './write-parts';
 
-const When = z.number().int().nullable().default(null);
-
-export const NewAssignment = z
-  .object({
-    courseId: z.uuid(),
-    unitId: z.uuid().nullable().default(null),
-    title: z.string().trim().min(1).max(300),
-    brief: z.string().max(100_000),
-    points: z.number().positive().max(100_000).nullable().default(null),
-    opens: When,
-    due: When,
-    closes: When,
-    allowance: z.number().int().positive().nullable().default(null),
-    takeBack: z.boolean().default(true),
-    settles: z.enum(SETTLES).default('result'),
-    late: LatePolicy.default({ kind: 'none' }),
-    alsoOpen: z.boolean().default(true),
-    followsDrafts: z.boolean().default(false),
-    published: z.boolean().default(true),
-    deliverables: z
-      .array(
-        z.object({
-          title: z.string().trim().min(1).max(200),
-          ask: z.string().trim().max(1000).default(''),
-          optional: z.boolean().default(false)
-        })
-      )
-      .max(40)
-      .default([])
-  })
-  .refine((a) => a.closes === null || a.due === null || a.closes >= a.due, 'closes before it is due');
+export const NewAssignment = AssignmentDraft.safeExtend({ courseId: zod.uuid() });
 
 /**
  * Sets an assignment. Where no deliverable is named it gets one open one, so that a packet always has a place; an
@@ -44,36 +16,61 @@ export const NewAssignment = z
  */
 export async function createAssignment(input: z.input<typeof NewAssignment>): Promise<{ id: string }> {
   const given = NewAssignment.parse(input);
-  const places =
-    given.deliverables.length > 0 || given.settles === 'declared'
-      ? given.deliverables
-      : [{ title: 'What you hand over', ask: '', optional: false }];
-  return inTransaction(async (transaction) => {
+  return inTransaction(async (tx) => {
     const assignment = await Assignment.create(
       {
+        ...(await assignmentRow(given, given.courseId, tx)),
         courseId: given.courseId,
-        unitId: given.unitId,
-        title: given.title,
-        briefHtml: briefFromMarkdown(given.brief),
-        points: given.points === null ? null : String(given.points),
-        opensAt: date(given.opens),
-        dueAt: date(given.due),
-        closesAt: date(given.closes),
-        allowance: given.allowance,
-        takeBack: given.takeBack,
-        settles: given.settles,
-        latePolicy: given.late,
-        alsoOpen: given.alsoOpen,
-        followsDrafts: given.followsDrafts,
-        published: given.published,
         createdAt: new Date(clock.now())
       },
-      { transaction }
+      { transaction: tx }
     );
-    const rows = places.map((place, position) => ({ ...place, assignmentId: assignment.id, position }));
-    await Deliverable.bulkCreate(rows, { transaction });
+    await writeParts(assignment.id, { ...given, deliverables: withOpenPlace(given) }, tx);
     return { id: assignment.id };
   });
+}
+
+/** The columns of an assignment as a draft wants them, with the course's rules where it follows them. */
+export async function assignmentRow(draft: AssignmentDraft, courseId: string, tx: Tx) {
+  const [course] = await select(
+    zod.object({ rules: StandingRules }),
+    'select rules from courses where id = $1',
+    [courseId],
+    tx
+  );
+  const rules = rulesFor(draft, draft.inherits, course?.rules ?? StandingRules.parse({}));
+  return {
+    unitId: draft.unitId,
+    title: draft.title,
+    briefMd: draft.brief,
+    briefHtml: briefFromMarkdown(draft.brief),
+    points: number(draft.points),
+    weight: number(draft.weight),
+    expectedMinutes: draft.expectedMinutes,
+    opensAt: date(draft.opens),
+    dueAt: date(draft.due),
+    closesAt: date(draft.closes),
+    passBy: date(draft.passBy),
+    allowance: rules.allowance,
+    takeBack: rules.takeBack,
+    latePolicy: rules.late,
+    inherits: draft.inherits,
+    settles: draft.settles,
+    alsoOpen: draft.alsoOpen,
+    followsDrafts: draft.followsDrafts,
+    published: draft.published,
+    visibleFrom: date(draft.visibleFrom)
+  };
+}
+
+/** A teacher who names no deliverable gets one open one. */
+export function withOpenPlace(draft: AssignmentDraft): AssignmentDraft['deliverables'] {
+  if (draft.deliverables.length > 0 || draft.settles === 'declared') return draft.deliverables;
+  return [{ title: 'What you hand over', ask: '', optional: false, wants: {} }];
+}
+
+function number(value: number | null): string | null {
+  return value === null ? null : String(value);
 }
 
 function date(moment: number | null): Date | null {

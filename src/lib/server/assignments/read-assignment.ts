@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { holding, type Custody, type Holding } from '$core/packets/custody';
 import { blank, fold } from '$core/packets/fold';
+import { Wants } from '$core/assignments/wants';
 import type { DeliverableView, MarkView, PieceView, RoundView } from '$core/packets/views';
 import { may, type Actor, type CourseRole } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
@@ -8,9 +9,10 @@ import { clock } from '../clock';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { readLog } from '../packets/log';
+import { UNREAD } from '../packets/projection';
 import { readMarks, readPieces, readRounds } from '../packets/read-packet';
 import { cleanBrief } from './brief';
-import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from './facts';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from './facts';
 
 /** What anyone in the course reads of an assignment. */
 export interface AssignmentView {
@@ -29,6 +31,8 @@ export interface OwnPacketView {
   pieces: PieceView[];
   rounds: RoundView[];
   marks: MarkView[];
+  /** Something came back since the student last looked. */
+  unread: boolean;
   now: Moment;
 }
 
@@ -39,11 +43,15 @@ export interface OwnPacketView {
  */
 export async function readAssignment(person: Actor, assignmentId: string): Promise<AssignmentView> {
   const [row] = await select(AssignmentRow, ASSIGNMENT, [assignmentId, person.id]);
-  if (!row || !may(person, 'read-assignment', { courseRole: row.role, published: row.published }) || !row.role)
+  if (
+    !row ||
+    !may(person, 'read-assignment', { courseRole: row.role, published: isShown(row, clock.now()) }) ||
+    !row.role
+  )
     throw new NotHere('This assignment');
   const deliverables = await select(
     DeliverableRow,
-    'select id, title, ask, optional from deliverables where assignment_id = $1 order by position',
+    'select id, title, ask, optional, wants from deliverables where assignment_id = $1 order by position',
     [assignmentId]
   );
   const { unitTitle, briefHtml, teachers, role, ...facts } = row;
@@ -53,10 +61,13 @@ export async function readAssignment(person: Actor, assignmentId: string): Promi
 /** The student's own packet, or an untouched one where they have not begun. */
 export async function readOwnPacket(person: Actor, facts: AssignmentFacts): Promise<OwnPacketView> {
   const now = clock.now();
-  const [row] = await select(z.object({ id: z.string() }), OWN_PACKET, [facts.assignmentId, person.id]);
+  const [row] = await select(z.object({ id: z.string(), unread: z.boolean() }), OWN_PACKET, [
+    facts.assignmentId,
+    person.id
+  ]);
   if (!row) {
     const custody = blank(termsOf(facts));
-    return { custody, holding: holding(custody, now), pieces: [], rounds: [], marks: [], now };
+    return { custody, holding: holding(custody, now), pieces: [], rounds: [], marks: [], unread: false, now };
   }
   const [log, pieces, rounds, marks] = await Promise.all([
     readLog(row.id),
@@ -65,7 +76,7 @@ export async function readOwnPacket(person: Actor, facts: AssignmentFacts): Prom
     readMarks(row.id)
   ]);
   const custody = fold(termsOf(facts), log);
-  return { custody, holding: holding(custody, now), pieces, rounds, marks, now };
+  return { custody, holding: holding(custody, now), pieces, rounds, marks, unread: row.unread, now };
 }
 
 /** The zone of an assignment's course: its wall clock is the one that teachers set moments by. */
@@ -85,7 +96,13 @@ const AssignmentRow = AssignmentFacts.extend({
   teachers: z.array(z.string()),
   role: z.enum(['student', 'teacher']).nullable()
 });
-const DeliverableRow = z.object({ id: z.string(), title: z.string(), ask: z.string(), optional: z.boolean() });
+const DeliverableRow = z.object({
+  id: z.string(),
+  title: z.string(),
+  ask: z.string(),
+  optional: z.boolean(),
+  wants: Wants
+});
 
 const ASSIGNMENT = `
   select ${ASSIGNMENT_COLUMNS}, u.title as "unitTitle", a.brief_html as "briefHtml", e.role,
@@ -97,6 +114,6 @@ const ASSIGNMENT = `
   where a.id = $1`;
 
 const OWN_PACKET = `
-  select p.id from packets p
+  select p.id, ${UNREAD} as unread from packets p
   join party_members m on m.party_id = p.party_id and m.person_id = $2
   where p.assignment_id = $1`;

@@ -70,3 +70,6 @@ export async function execute(sql: string, bind: readonly unknown[] = [], tx?: T
 
 /** SQL for a `timestamptz` as a Moment (milliseconds since the epoch). */
 export const ms = (column: string) => `(extract(epoch from ${column}) * 1000)::float8`;
+
+/** SQL for the rows of a query as one JSON value: several short lists then cost one query. Empty lists are `[]`. */
+export const jsonRows = (sql: string) => `coalesce((select json_agg(r) from (${sql}) r), '[]')`;

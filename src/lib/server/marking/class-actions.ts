@@ -27,6 +27,22 @@ export async function extend(
   return classAction(person, who, { do: 'extend', due, closes });
 }
 
+/**
+ * Moves the moments for several students, one after another. The first who cannot be extended stops it; those before
+ * keep their extension, and the answer is that one's reason.
+ */
+export async function extendSeveral(
+  person: Actor,
+  input: { assignmentId: string; studentIds: string[]; due?: number; closes?: number }
+): Promise<Outcome<object, Refusal>> {
+  const { studentIds, ...moments } = input;
+  for (const studentId of studentIds) {
+    const answer = await extend(person, { ...moments, studentId });
+    if (!answer.ok) return answer;
+  }
+  return { ok: true };
+}
+
 export const InPerson = z.object({
   points: z.number().min(0).nullable().default(null),
   remark: z.string().trim().max(20_000).default('')

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import type { Criterion } from '$core/assignments/rubric';
 import { holding, roundsLeft, type Holding } from '$core/packets/custody';
 import type { ClassLine, SetAssignment, WaitingRound } from '$core/marking/views';
-import type { MarkView, RoundView } from '$core/packets/views';
+import type { MarkView, PieceView, RoundView } from '$core/packets/views';
 import { fold } from '$core/packets/fold';
 import { may, type Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
@@ -12,6 +13,7 @@ import { NotHere } from '../outcome';
 import { readLog } from '../packets/log';
 import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../packets/projection';
 import { readMarks, readRounds } from '../packets/read-packet';
+import { readRubric } from './rubric';
 
 export const MARKING_PAGE = 50;
 /** How many assignments the marking desk lists below what waits. */
@@ -63,6 +65,9 @@ export interface MarkingView {
   rounds: RoundView[];
   marks: MarkView[];
   draft: { points: number | null; remark: string } | null;
+  criteria: Criterion[];
+  /** The levels noted for the standing or settled round. */
+  levels: string[];
   deliverables: Array<{ id: string; title: string }>;
   now: Moment;
 }
@@ -73,11 +78,12 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
   if (!row || !may(person, 'mark-round', { courseRole: row.role })) throw new NotHere('This packet');
   const { student, role: _role, ...facts } = row;
   const now = clock.now();
-  const [log, rounds, marks, drafts, deliverables] = await Promise.all([
+  const [log, rounds, marks, drafts, rubric, deliverables] = await Promise.all([
     readLog(packetId),
     readRounds(packetId),
     readMarks(packetId),
     select(DraftRow, DRAFT, [packetId]),
+    readRubric(facts.assignmentId, packetId),
     select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [
       facts.assignmentId
     ])
@@ -96,6 +102,7 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     rounds,
     marks,
     draft,
+    ...rubric,
     deliverables,
     now
   };
@@ -107,6 +114,32 @@ export async function readClass(facts: AssignmentFacts): Promise<{ lines: ClassL
   const rows = await select(ClassRow, CLASS, [facts.assignmentId, facts.courseId]);
   return { now, lines: rows.map((row) => classLine(row, facts, now)) };
 }
+
+/**
+ * What lies in packets that were not submitted, where the assignment lets its teachers follow drafts. One query. The
+ * caller has asked the policy and the assignment.
+ */
+export function readDrafts(assignmentId: string): Promise<Array<PieceView & { packetId: string }>> {
+  return select(
+    DraftPieceRow,
+    `select f.id, f.packet_id as "packetId", f.deliverable_id as "deliverableId", f.name, b.size::float8 as size,
+       b.media_type as "mediaType"
+     from packets p join assignments a on a.id = p.assignment_id and a.follows_drafts
+     join pieces f on f.packet_id = p.id join blobs b on b.sha256 = f.sha256
+     where p.assignment_id = $1 and p.phase in ('making', 'revising', 'taken-back', 'another-round')
+     order by f.packet_id, f.position`,
+    [assignmentId]
+  );
+}
+
+const DraftPieceRow = z.object({
+  id: z.string(),
+  packetId: z.string(),
+  deliverableId: z.string().nullable(),
+  name: z.string(),
+  size: z.number(),
+  mediaType: z.string()
+});
 
 function classLine(row: z.infer<typeof ClassRow>, facts: AssignmentFacts, now: Moment): ClassLine {
   const { studentId, student, packetId, rounds, since, given, kept, dueExtended, closesExtended } = row;

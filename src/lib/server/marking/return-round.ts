@@ -4,8 +4,10 @@ import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { audit } from '../audit';
 import { Mark, Round } from '../db/models/packets';
+import { execute } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
+import { projectUsualWait } from './usual-wait';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 
 export const Judgement = z.object({
@@ -14,6 +16,8 @@ export const Judgement = z.object({
   round: z.number().int().positive(),
   points: z.number().min(0).nullable(),
   remark: z.string().max(20_000),
+  /** The levels of the rubric at which the round was judged, one for each row at most. */
+  levels: z.array(z.uuid()).max(20).optional(),
   key: z.string().min(8).max(60)
 });
 export type Judgement = z.infer<typeof Judgement>;
@@ -34,6 +38,7 @@ export async function keepMark(person: Actor, judgement: Judgement): Promise<Res
     if (!verdict.ok) return verdict;
     const mark = await draftOf(packet, judgement);
     await mark.save({ transaction: packet.tx });
+    await judgeByRubric(packet, judgement);
     return verdict;
   });
 }
@@ -58,7 +63,9 @@ export async function returnRound(
     const mark = await draftOf(packet, judgement);
     mark.set({ outcome, returnedAt: new Date(packet.now) });
     await mark.save({ transaction: packet.tx });
+    await judgeByRubric(packet, judgement);
     await projectLatest(packet.id, packet.tx);
+    await projectUsualWait(packet.facts.courseId, packet.tx);
     await audit(person.id, `returned: ${outcome}`, packet.id, { round: judgement.round }, packet.tx);
     return verdict;
   });
@@ -78,8 +85,25 @@ export async function lookAndSettle(
     mark.set({ outcome: 'settled', returnedAt: new Date(packet.now) });
     await mark.save({ transaction: packet.tx });
     await projectLatest(packet.id, packet.tx);
+    await projectUsualWait(packet.facts.courseId, packet.tx);
     return verdict;
   });
+}
+
+/** Notes the levels at which a round was judged; rows that are not named keep theirs. */
+async function judgeByRubric(
+  packet: OpenPacket,
+  { round, levels }: Pick<Judgement, 'round' | 'levels'>
+): Promise<void> {
+  if (!levels || levels.length === 0) return;
+  await execute(
+    `insert into criterion_marks (packet_id, round_no, criterion_id, level_id)
+     select $1, $2, k.id, l.id from criterion_levels l join criteria k on k.id = l.criterion_id
+     where l.id = any($3::uuid[]) and k.assignment_id = $4
+     on conflict (packet_id, round_no, criterion_id) do update set level_id = excluded.level_id`,
+    [packet.id, round, levels, packet.facts.assignmentId],
+    packet.tx
+  );
 }
 
 function pointsProblem(packet: OpenPacket, points: number | null): MarkRefusal | null {

@@ -5,9 +5,10 @@ import { decide } from '$core/packets/decide';
 import { fold } from '$core/packets/fold';
 import { may, type Actor, type Deed, type Relation } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
-import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../assignments/facts';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from '../assignments/facts';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
+import { announce } from '../live/announce';
 import { NotHere } from '../outcome';
 import { answerOnce } from './idempotency';
 import { appendLog, readLog } from './log';
@@ -49,14 +50,16 @@ export async function withPacket<T extends { ok: boolean }>(
     const packetId = found.packetId ?? (await layOut(found.assignmentId, found.partyId, tx));
     const lastSeq = await lock(packetId, tx);
     return answerOnce(person.id, key === null ? null : `${packetId} ${key}`, tx, async () =>
-      work(await openLocked(person, { id: packetId, lastSeq }, AssignmentFacts.parse(found), tx))
+      work(
+        await openLocked(person, { id: packetId, lastSeq, members: found.members }, AssignmentFacts.parse(found), tx)
+      )
     );
   });
 }
 
 async function openLocked(
   person: Actor,
-  row: { id: string; lastSeq: number },
+  row: { id: string; lastSeq: number; members: string[] },
   facts: AssignmentFacts,
   tx: Tx
 ): Promise<OpenPacket> {
@@ -74,6 +77,7 @@ async function openLocked(
       await appendLog({ ...row, zone: facts.zone }, decision.events, before, decision.custody, tx);
       row.lastSeq += decision.events.length;
       packet.custody = decision.custody;
+      await announce({ people: row.members, teachersOf: facts.courseId }, tx);
       return { ok: true };
     }
   };
@@ -84,6 +88,8 @@ const Found = AssignmentFacts.extend({
   courseRole: z.enum(['student', 'teacher']).nullable(),
   partyId: z.string(),
   packetId: z.string().nullable(),
+  /** Everyone in the party. */
+  members: z.array(z.string()),
   own: z.boolean()
 });
 
@@ -91,7 +97,7 @@ function relationOf(found: z.infer<typeof Found>): Relation {
   return {
     courseRole: found.courseRole,
     ownsPacket: found.own,
-    published: found.published,
+    published: isShown(found, clock.now()),
     followsDrafts: found.followsDrafts
   };
 }
@@ -111,13 +117,14 @@ const MY_ROLE = 'left join enrolments me on me.course_id = a.course_id and me.pe
 
 const BY_PACKET = `
   select ${COLUMNS}, p.party_id as "partyId",
+    array(select m.person_id::text from party_members m where m.party_id = p.party_id) as members,
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as own
   from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id ${MY_ROLE}
   where p.id = $1`;
 
 // The student must be in the course as one: a packet is laid out for nobody else.
 const BY_STUDENT = `
-  select ${COLUMNS}, st.person_id as "partyId", $3::uuid = $2::uuid as own
+  select ${COLUMNS}, st.person_id as "partyId", array[st.person_id::text] as members, $3::uuid = $2::uuid as own
   from assignments a join courses c on c.id = a.course_id ${MY_ROLE}
   join enrolments st on st.course_id = a.course_id and st.person_id = $3 and st.left_at is null and st.role = 'student'
   left join packets p on p.assignment_id = a.id and p.party_id = st.person_id

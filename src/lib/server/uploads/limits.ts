@@ -1,4 +1,7 @@
-/** Whether a request may carry files: only the form action that adds pieces does. */
+/** Whether a request may carry files: only the form actions that add pieces or materials do. */
 export function isUpload(url: URL): boolean {
-  return url.pathname.startsWith('/assignments/') && url.searchParams.has('/addFiles');
+  return (
+    (url.pathname.startsWith('/assignments/') && url.searchParams.has('/addFiles')) ||
+    (url.pathname.startsWith('/courses/') && url.searchParams.has('/addMaterials'))
+  );
 }

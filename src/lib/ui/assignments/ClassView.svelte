@@ -7,18 +7,37 @@
   import { toWallClock } from '$core/time/wall-clock';
   import Emblem from '$ui/courses/Emblem.svelte';
   import Baton from '$ui/packets/Baton.svelte';
+  import type { GuidanceView } from '$core/assignments/guidance';
+  import type { PieceView } from '$core/packets/views';
+  import Field from '$ui/forms/Field.svelte';
+  import PieceList from '$ui/packets/PieceList.svelte';
+  import Thread from '$ui/threads/Thread.svelte';
   import Message from '$ui/shell/Message.svelte';
   import When from '$ui/time/When.svelte';
 
   interface Props {
-    facts: Terms & { title: string; points: number | null; courseTitle: string; emblem: string; zone: string };
+    facts: Terms & {
+      assignmentId: string;
+      title: string;
+      points: number | null;
+      courseTitle: string;
+      emblem: string;
+      zone: string;
+    };
     briefHtml: string;
     lines: ClassLine[];
+    guidance: GuidanceView;
+    /** The student whose aside is open. */
+    asideWith: string | null;
+    /** Pieces of unsubmitted packets, where the assignment lets its teachers follow drafts. */
+    drafts: Array<PieceView & { packetId: string }>;
     now: number;
     zone: string;
     problems: string[];
   }
-  const { facts, briefHtml, lines, now, zone, problems }: Props = $props();
+  const { facts, briefHtml, lines, guidance, asideWith, drafts, now, zone, problems }: Props = $props();
+  const asked = $derived(lines.find((line) => line.studentId === asideWith));
+  const followed = (line: ClassLine) => drafts.filter((piece) => piece.packetId === line.packetId);
   const withTeacher = $derived(lines.filter((line) => line.holder === 'teacher').length);
   const settled = $derived(lines.filter((line) => line.standing === 'settled').length);
 </script>
@@ -35,6 +54,7 @@
       </p>
     </div>
   </div>
+  <p class="mb-3"><a class="btn btn-sm" href="/assignments/{facts.assignmentId}/edit">Change this assignment</a></p>
   <details class="mb-6">
     <summary class="btn btn-sm">The brief, as students read it</summary>
     <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
@@ -76,6 +96,11 @@
         </div>
         <details>
           <summary class="cursor-pointer py-1 text-sm underline underline-offset-2">For {line.student} alone</summary>
+          <p class="pt-2 text-sm"><a class="link" href="?aside={line.studentId}">Write to {line.student} aside</a></p>
+          {#if followed(line).length > 0}
+            <p class="pt-2 text-sm">The draft, as it lies in the packet now. Nothing of it was submitted.</p>
+            <PieceList pieces={followed(line)} from="pieces" removable={false} />
+          {/if}
           <div class="flex flex-wrap items-end gap-6 py-3">
             {#snippet who()}<input type="hidden" name="studentId" value={line.studentId} />{/snippet}
             {#if line.settledBy === 'excused'}
@@ -131,5 +156,36 @@
       </li>
     {/each}
   </ul>
+  <details class="mt-6 rounded bg-base-100 p-4">
+    <summary class="cursor-pointer font-semibold">Extend it for several students</summary>
+    <form method="post" action="?/extendSeveral" use:act class="mt-3 grid gap-4">
+      <fieldset class="flex flex-wrap gap-x-6 gap-y-1">
+        <legend class="mb-1 text-sm">For whom</legend>
+        {#each lines.filter((line) => line.standing !== 'settled') as line (line.studentId)}
+          <label class="flex items-center gap-2"
+            ><input type="checkbox" class="checkbox checkbox-sm" name="studentIds" value={line.studentId} />
+            {line.student}</label
+          >
+        {/each}
+      </fieldset>
+      <div class="flex flex-wrap items-end gap-4">
+        <Field label="New due moment"><input class="input" type="datetime-local" name="due" /></Field>
+        <Field label="Closes"><input class="input" type="datetime-local" name="closes" /></Field>
+        <button class="btn">Extend</button>
+      </div>
+    </form>
+  </details>
+  <section class="mt-6 grid gap-6 md:grid-cols-2" aria-label="What was said">
+    <div>
+      <h2 class="mb-2 text-xl font-semibold">Open floor</h2>
+      <Thread posts={guidance.floor} to="floor" course={facts.courseTitle} {zone} {now} />
+    </div>
+    {#if asked}
+      <div class="rounded border border-base-300 bg-base-100 p-4">
+        <h2 class="mb-2 text-xl font-semibold">Aside with {asked.student}</h2>
+        <Thread posts={guidance.aside} to="aside" studentId={asked.studentId} course={facts.courseTitle} {zone} {now} />
+      </div>
+    {/if}
+  </section>
   {#if lines.length === 0}<p class="rounded bg-base-100 p-8">Nobody is in this course yet.</p>{/if}
 </div>

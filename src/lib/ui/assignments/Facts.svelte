@@ -1,22 +1,42 @@
 <script lang="ts">
+  import { isCurve } from '$core/assignments/late-curve';
   import { latePolicyWords } from '$core/packets/due';
-  import type { Terms } from '$core/packets/terms';
+  import { submitEnds, type Terms } from '$core/packets/terms';
   import { pointsText } from '$core/grades/points';
-  import { absolute } from '$core/time/words';
+  import { MINUTE } from '$core/time/moment';
+  import { absolute, span } from '$core/time/words';
   import When from '$ui/time/When.svelte';
+  import LateCurve from './LateCurve.svelte';
 
   interface Props {
     /** With the reader's own extensions laid over them. */
     terms: Terms;
     /** The assignment's own due moment, to say where an extension moved it. */
     setDue: number | null;
+    passBy: number | null;
     points: number | null;
+    weight: number | null;
+    expectedMinutes: number | null;
     roundsUsed: number;
     courseZone: string;
     zone: string;
     now: number;
+    /** In a column of its own, beside something else. */
+    narrow?: boolean;
   }
-  const { terms, setDue, points, roundsUsed, courseZone, zone, now }: Props = $props();
+  const {
+    terms,
+    setDue,
+    passBy,
+    points,
+    weight,
+    expectedMinutes,
+    roundsUsed,
+    courseZone,
+    zone,
+    now,
+    narrow = false
+  }: Props = $props();
 
   const SETTLING = {
     result: 'Settles when your teacher returns it',
@@ -24,15 +44,24 @@
     declared: 'Settles when you say that it is done'
   };
   const extended = $derived(terms.due !== setDue);
+  const ends = $derived(submitEnds(terms));
 </script>
 
 {#snippet fact(name: string)}<dt class="text-sm opacity-80">{name}</dt>{/snippet}
+{#snippet moment(name: string, at: number)}
+  <div>
+    {@render fact(name)}
+    <dd class="font-semibold"><When moment={at} {zone} {now} /></dd>
+  </div>
+{/snippet}
 
 <dl
-  class="grid grid-cols-2 gap-x-6 gap-y-3 border-y border-base-300 py-3 text-[0.95rem] md:flex md:flex-wrap md:gap-x-8 md:*:max-w-64 lg:flex-nowrap"
+  class="grid grid-cols-2 gap-x-8 gap-y-3 border-y border-base-300 py-3 text-[0.95rem] {narrow
+    ? ''
+    : 'md:grid-cols-3 lg:grid-cols-4'}"
 >
   <div>
-    {@render fact('Due')}
+    {@render fact(passBy === null ? 'Due' : 'Submit by')}
     <dd class="font-semibold">
       {#if terms.due === null}No due date{:else}<When moment={terms.due} {zone} {now} />{/if}
       {#if terms.due !== null && zone !== courseZone}
@@ -41,22 +70,21 @@
       {#if extended}<span class="block text-sm font-normal">Extended for you</span>{/if}
     </dd>
   </div>
-  {#if terms.opens !== null && terms.opens > now}
+  {#if passBy !== null}
     <div>
-      {@render fact('Opens')}
-      <dd class="font-semibold"><When moment={terms.opens} {zone} {now} /></dd>
+      {@render fact('Pass by')}
+      <dd class="font-semibold"><When moment={passBy} {zone} {now} /></dd>
+      <dd class="text-sm opacity-85">Marked and passed by then: submit earlier, so that another round fits in</dd>
     </div>
   {/if}
-  {#if terms.closes !== null}
-    <div>
-      {@render fact('Closes for good')}
-      <dd class="font-semibold"><When moment={terms.closes} {zone} {now} /></dd>
-    </div>
-  {/if}
+  {#if terms.opens !== null && terms.opens > now}{@render moment('Opens', terms.opens)}{/if}
+  {#if ends !== null}{@render moment(ends <= now ? 'Closed' : 'Closes for good', ends)}{/if}
   <div>
     {@render fact('Points')}
-    <dd class="font-semibold">{points === null ? 'None' : pointsText(points)}</dd>
-    <dd class="text-sm opacity-80">{SETTLING[terms.settles]}</dd>
+    <dd class="font-semibold">
+      {points === null ? 'None' : pointsText(points)}{#if weight !== null}, {weight} % of the grade{/if}
+    </dd>
+    <dd class="text-sm opacity-85">{SETTLING[terms.settles]}</dd>
   </div>
   {#if terms.settles !== 'declared'}
     <div>
@@ -64,14 +92,26 @@
       <dd class="font-semibold">
         {terms.allowance === null ? 'As many as you like' : `${roundsUsed} used of ${terms.allowance}`}
       </dd>
-      <dd class="text-sm opacity-80">
+      <dd class="text-sm opacity-85">
         {terms.takeBack ? 'Can be taken back until marking begins' : 'Cannot be taken back'}
       </dd>
+    </div>
+    <div>
+      {@render fact('Whose work')}
+      <dd class="font-semibold">Yours alone</dd>
+      {#if expectedMinutes !== null}<dd class="text-sm opacity-85">
+          About {span(expectedMinutes * MINUTE)} of work
+        </dd>{/if}
     </div>
     {#if terms.due !== null}
       <div class="col-span-2">
         {@render fact('If late')}
         <dd>{latePolicyWords(terms.late)}</dd>
+        {#if isCurve(terms.late)}
+          <dd class="mt-1">
+            <LateCurve due={terms.due} closes={terms.closes} policy={terms.late} {courseZone} {zone} {now} />
+          </dd>
+        {/if}
       </div>
     {/if}
   {/if}

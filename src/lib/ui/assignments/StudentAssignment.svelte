@@ -10,7 +10,14 @@
   import CameBack from '$ui/rounds/CameBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/shell/Message.svelte';
+  import { mustDoWords } from '$core/assignments/must-do';
+  import type { GuidanceView } from '$core/assignments/guidance';
+  import FirstTime from '$ui/shell/FirstTime.svelte';
+  import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
+  import RubricTable from '$ui/rubric/RubricTable.svelte';
+  import Ask from './Ask.svelte';
   import Facts from './Facts.svelte';
+  import MustDoList from './MustDoList.svelte';
 
   interface Props {
     facts: {
@@ -19,7 +26,11 @@
       due: number | null;
       alsoOpen: boolean;
       followsDrafts: boolean;
+      weight: number | null;
+      passBy: number | null;
+      expectedMinutes: number | null;
       courseTitle: string;
+      courseSlug: string;
       emblem: string;
       zone: string;
     };
@@ -27,6 +38,8 @@
     briefHtml: string;
     deliverables: DeliverableView[];
     teachers: string[];
+    guidance: GuidanceView;
+    back: { href: string; name: string };
     packet: {
       custody: Custody;
       holding: Holding;
@@ -40,8 +53,9 @@
     zone: string;
     problems: string[];
   }
-  const { facts, unitTitle, briefHtml, deliverables, teachers, packet, formKey, largestFile, zone, problems }: Props =
-    $props();
+  const props: Props = $props();
+  const { facts, unitTitle, briefHtml, deliverables, teachers, guidance, back, packet } = $derived(props);
+  const { formKey, largestFile, zone, problems } = $derived(props);
 
   const { custody, holding, pieces, rounds, marks, now } = $derived(packet);
   const editable = $derived(allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
@@ -49,16 +63,20 @@
   const declared = $derived(custody.terms.settles === 'declared');
   const parts = $derived([
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
-    { id: 'brief', name: 'Brief', note: '' },
+    { id: 'brief', name: 'Brief', note: mustDoWords(guidance.mustDo) ?? '' },
     ...(declared
       ? []
       : [{ id: 'packet', name: 'Packet', note: full.asked > 0 ? `${full.filled} of ${full.asked} filled` : '' }]),
+    { id: 'ask', name: 'Ask', note: guidance.aside.length > 0 ? `${guidance.aside.length} said aside` : '' },
     ...(rounds.length > 0 ? [{ id: 'rounds', name: 'Rounds', note: `${rounds.length} submitted` }] : [])
   ]);
 </script>
 
 <div class="mx-auto max-w-6xl px-4 pt-5 pb-10">
-  <p class="mb-3 text-sm"><a class="link" href="/desk">Desk</a></p>
+  <p class="mb-3 text-sm">
+    <a class="link" href={back.href}>{back.name}</a> ·
+    <a class="link" href="/courses/{facts.courseSlug}">{facts.courseTitle}</a>
+  </p>
   <div class="mb-4 flex items-start gap-4">
     <Emblem emblem={facts.emblem} large />
     <div>
@@ -72,6 +90,9 @@
     terms={custody.terms}
     setDue={facts.due}
     points={facts.points}
+    passBy={facts.passBy}
+    weight={facts.weight}
+    expectedMinutes={facts.expectedMinutes}
     roundsUsed={roundsUsed(custody)}
     courseZone={facts.zone}
     {zone}
@@ -97,14 +118,41 @@
           <CameBack {marks} points={facts.points} {zone} {now} />
         </section>
       {/if}
-      <section id="brief" aria-labelledby="brief-title">
-        <h2 id="brief-title" class="mb-2 text-xl font-semibold">Brief</h2>
-        <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
-        <div class="brief-text">{@html briefHtml}</div>
+      <section id="brief" aria-labelledby="brief-title" class={guidance.criteria.length > 0 ? 'brief-and-rubric' : ''}>
+        <div>
+          <h2 id="brief-title" class="mb-2 text-xl font-semibold">Brief</h2>
+          <FirstTime part="brief">What your teacher asks for. Everything you need to begin is in this part.</FirstTime>
+          <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
+          <div class="brief-text">{@html briefHtml}</div>
+          {#if guidance.mustDo.length > 0}
+            <h3 class="mt-5 mb-2 text-lg font-semibold">Along the way</h3>
+            <FirstTime part="must-do">Steps to tick off for yourself. Your teacher does not see your ticks.</FirstTime>
+            <MustDoList items={guidance.mustDo} />
+          {/if}
+          {#if guidance.materials.length > 0}
+            <h3 id="materials" class="mt-5 mb-2 text-lg font-semibold">Materials</h3>
+            <MaterialLinks materials={guidance.materials} />
+          {/if}
+        </div>
+        {#if guidance.criteria.length > 0}
+          <div aria-labelledby="rubric-title" role="region">
+            <h2 id="rubric-title" class="mb-2 text-xl font-semibold">Rubric</h2>
+            <FirstTime part="rubric">How it will be judged. Mark where you think you stand; only you see it.</FirstTime>
+            <RubricTable
+              criteria={guidance.criteria}
+              lost={guidance.lost}
+              estimates={guidance.estimates}
+              estimating={holding.holder === 'student'}
+            />
+          </div>
+        {/if}
       </section>
       {#if !declared}
         <section id="packet" aria-labelledby="packet-title">
           <h2 id="packet-title" class="mb-1 text-xl font-semibold">Packet</h2>
+          <FirstTime part="packet"
+            >Put each piece in its place. Nothing leaves before you submit it at the foot of the page.</FirstTime
+          >
           <p class="mb-3 opacity-85">
             {#if facts.followsDrafts}
               Your teacher can look in while you work here. Looking in is not submitting: they have nothing until you
@@ -126,6 +174,17 @@
       {:else}
         {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
       {/if}
+      <section id="ask" aria-labelledby="ask-title">
+        <h2 id="ask-title" class="mb-2 text-xl font-semibold">Ask</h2>
+        <Ask
+          contacts={guidance.contacts}
+          aside={guidance.aside}
+          floor={guidance.floor}
+          course={facts.courseTitle}
+          {zone}
+          {now}
+        />
+      </section>
       {#if rounds.length > 0}
         <section id="rounds" aria-labelledby="rounds-title">
           <h2 id="rounds-title" class="mb-2 text-xl font-semibold">Rounds</h2>

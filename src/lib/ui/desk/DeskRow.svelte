@@ -1,8 +1,9 @@
 <script lang="ts">
   import { countedPoints, pointsText } from '$core/grades/points';
   import { need, type DeskLine } from '$core/packets/desk';
+  import { isLongWait, needWords, waitWords } from '$core/packets/desk-words';
   import { costNow, roundTimeliness, timeToDue, type Timeliness } from '$core/packets/due';
-  import { absolute, relative } from '$core/time/words';
+  import { absolute } from '$core/time/words';
   import Emblem from '$ui/courses/Emblem.svelte';
   import Baton from '$ui/packets/Baton.svelte';
 
@@ -14,14 +15,16 @@
     withStudent ? timeToDue(line, now) : line.lateSeconds === null ? null : roundTimeliness(line.lateSeconds, line.due)
   );
   const cost = $derived(withStudent && why !== null ? costNow(line.due, line.course.zone, line.late, now) : null);
+  /** What its baton and its due moment do not say already. */
+  const said = $derived(why === 'closing' || (why === 'overdue' && line.due === null) ? needWords(why) : null);
   const TONES: Partial<Record<Timeliness['tone'], string>> = {
     overdue: 'text-error font-semibold',
     soon: 'font-semibold'
   };
   const edge = $derived(
-    why === 'teacher-has-nothing' || why === 'overdue'
+    why === 'teacher-has-nothing' || why === 'overdue' || (why === 'closing' && (line.due ?? now) < now)
       ? 'border-l-error'
-      : why
+      : why || line.unread
         ? 'border-l-accent'
         : 'border-l-transparent'
   );
@@ -45,9 +48,12 @@
         <time datetime={new Date(line.due).toISOString()}>{absolute(line.due, zone, now)}</time>
       {/if}
       {#if timely}<i class={TONES[timely.tone]}>{timely.words}</i>{/if}
+      {#if said}<i class="font-semibold">{said}</i>{/if}
       {#if cost}<i>{cost}</i>{/if}
       {#if line.holder === 'teacher' && line.since !== null}
-        <i>Round {line.round}, submitted {relative(line.since, now)}</i>
+        <i class={isLongWait(line.since, line.course.usualWait, now) ? 'font-semibold' : ''}
+          >{waitWords(line.since, line.course.usualWait, now)}</i
+        >
       {/if}
     </span>
   </a>

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import type { Criterion } from '$core/assignments/rubric';
   import { pointsText } from '$core/grades/points';
 
   interface Props {
@@ -7,10 +8,11 @@
     settles: 'result' | 'looked-at' | 'declared';
     /** Rounds that the student may still submit by themselves; null for any number. */
     roundsLeft: number | null;
+    criteria: Criterion[];
     closed: boolean;
     correcting: boolean;
     submitting: boolean;
-    values: { points: string; remark: string; due: string; closes: string };
+    values: { points: string; levels: string[]; remark: string; due: string; closes: string };
     errors: { points?: string[]; remark?: string[]; due?: string[]; closes?: string[] };
     children: Snippet;
   }
@@ -18,6 +20,7 @@
     points,
     settles,
     roundsLeft,
+    criteria,
     closed,
     correcting,
     submitting,
@@ -25,9 +28,34 @@
     errors,
     children
   }: Props = $props();
+  const judged = $derived(
+    criteria.flatMap((row, i) =>
+      row.levels.filter((level) => level.id === values.levels[i]).map((level) => level.points)
+    )
+  );
+  const sum = $derived(judged.reduce((all, points) => all + points, 0));
 </script>
 
 {@render children()}
+{#if criteria.length > 0}
+  <fieldset class="mb-4 grid gap-2">
+    <legend class="mb-1 font-medium">By the rubric</legend>
+    {#each criteria as row, i (row.id)}
+      <label class="grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 text-sm">
+        {row.title}
+        <select class="select w-full select-sm" name="levels" bind:value={values.levels[i]}>
+          <option value="">Not judged</option>
+          {#each row.levels as level (level.id)}
+            <option value={level.id}>{level.title}, {pointsText(level.points)}</option>
+          {/each}
+        </select>
+      </label>
+    {/each}
+    {#if judged.length > 0}
+      <p class="text-sm" role="status">{pointsText(sum)} points by the rubric so far</p>
+    {/if}
+  </fieldset>
+{/if}
 {#if points !== null && settles === 'result'}
   <label class="mb-1 block font-medium" for="points">Points of {pointsText(points)}</label>
   <input

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { wantsWords } from '$core/assignments/wants';
   import type { DeliverableView, PieceView } from '$core/packets/views';
   import AddFiles from './AddFiles.svelte';
   import PieceList from './PieceList.svelte';
@@ -14,7 +15,7 @@
   const { deliverables, pieces, alsoOpen, editable, formKey, largest }: Props = $props();
 
   const extra = $derived(pieces.filter((piece) => piece.deliverableId === null));
-  const also = { id: null, title: 'Also', ask: 'Anything else that belongs to it.', optional: true };
+  const also = { id: null, title: 'Also', ask: 'Anything else that belongs to it.', optional: true, wants: {} };
   const places = $derived([...deliverables, ...(alsoOpen || extra.length > 0 ? [also] : [])]);
 </script>
 
@@ -37,6 +38,10 @@
         </span>
       </div>
       {#if place.ask}<p class="mb-1 opacity-90">{place.ask}</p>{/if}
+      {#if wantsWords(place.wants).length > 0}<p class="mb-1 text-sm">
+          <b>Wanted:</b>
+          {wantsWords(place.wants).join('; ')}
+        </p>{/if}
       {#if inPlace.length > 0}<PieceList pieces={inPlace} from="pieces" removable={editable} />{/if}
       {#if editable && (place.id !== null || alsoOpen)}
         <AddFiles deliverableId={place.id} place={place.title} {formKey} {largest} />

@@ -1,21 +1,31 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
+  import type { Found } from '$core/search/found';
+  import type { RunwayDue } from '$core/plan/runway';
   import { LogOut } from '@lucide/svelte';
   import BatonSheet from '$ui/packets/BatonSheet.svelte';
   import EmblemSheet from '$ui/courses/EmblemSheet.svelte';
+  import Runway from '$ui/plan/Runway.svelte';
+  import SearchField from '$ui/search/SearchField.svelte';
   import ThemeChoice from './ThemeChoice.svelte';
 
   interface Props {
     person: { name: string; studies: boolean; teaches: boolean } | null;
     theme: 'day' | 'night' | 'system';
     path: string;
+    zone: string;
+    /** What the runway shows; null until it has been read. */
+    runway: { dues: RunwayDue[]; now: number } | null;
+    /** Asks the server what a search finds. */
+    ask: (typed: string) => Promise<Found[]>;
     children: Snippet;
   }
-  const { person, theme, path, children }: Props = $props();
+  const { person, theme, path, zone, runway, ask, children }: Props = $props();
 
   const rooms = $derived([
     ...(person?.studies || (person && !person.teaches) ? [{ href: '/desk', name: 'Desk' }] : []),
-    ...(person?.teaches ? [{ href: '/marking', name: 'Marking' }] : [])
+    ...(person?.teaches ? [{ href: '/marking', name: 'Marking' }] : []),
+    ...(person ? [{ href: '/courses', name: 'Courses' }] : [])
   ]);
 </script>
 
@@ -45,6 +55,7 @@
       </nav>
     {/if}
     <div class="ml-auto flex items-center gap-2">
+      {#if person}<SearchField {person} {ask} />{/if}
       <ThemeChoice {theme} back={path} />
       {#if person}
         <span class="hidden text-sm sm:block">{person.name}</span>
@@ -61,4 +72,5 @@
     </div>
   </div>
 </header>
+{#if person?.studies}<Runway data={runway} {zone} />{/if}
 <main id="main" tabindex="-1" class="outline-none">{@render children()}</main>

@@ -4,9 +4,11 @@ import { z } from 'zod';
 import { REFUSALS, type Refusal } from '$core/packets/allowed';
 import { pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
 import { refusalWords } from '$core/packets/words';
-import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
+import { readGuidance } from '$server/assignments/guidance';
+import { estimateOwn, noteResultSeen, tickMustDo } from '$server/assignments/own-progress';
+import { readAssignment, readOwnPacket, type AssignmentView } from '$server/assignments/read-assignment';
 import { config } from '$server/config';
-import { readClass } from '$server/marking/queries';
+import { readClass, readDrafts } from '$server/marking/queries';
 import {
   declareDone,
   dropRevision,
@@ -18,24 +20,52 @@ import {
 import { removePiece } from '$server/packets/pieces';
 import { receiveFiles } from '$server/packets/receive-files';
 import { submitPacket } from '$server/packets/submit';
+import { post } from '$server/threads/posts';
+import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { respond } from '../../shared/respond';
 import { classActions } from './class-actions';
-import type { RequestEvent } from './$types';
+import type { Actions, RequestEvent } from './$types';
 
 export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const assignment = await orNotFound(readAssignment(person, params.id));
   if (assignment.role === 'teacher')
-    return { view: 'teacher' as const, ...assignment, class: await readClass(assignment.facts) };
-  const packet = await readOwnPacket(person, assignment.facts);
+    return { view: 'teacher' as const, ...(await teacherView(person, assignment, url)) };
+  const [packet, guidance] = await Promise.all([
+    readOwnPacket(person, assignment.facts),
+    readGuidance(person, assignment.facts, person.id)
+  ]);
   if (!packet.custody.opened) await openAssignment(person, { assignmentId: params.id });
-  return { view: 'student' as const, ...assignment, packet, key: randomUUID(), largestFile: config.maxFileBytes };
+  if (packet.unread) await noteResultSeen(person, params.id);
+  const shown = { ...assignment, packet, guidance };
+  return { view: 'student' as const, ...shown, key: randomUUID(), largestFile: config.maxFileBytes };
 };
+
+/** The class, and what was said: on the open floor, and aside with the student whose thread is open. */
+async function teacherView(person: Person, assignment: AssignmentView, url: URL) {
+  const student = z.uuid().nullable().catch(null).parse(url.searchParams.get('aside'));
+  const [lines, guidance, drafts] = await Promise.all([
+    readClass(assignment.facts),
+    readGuidance(person, assignment.facts, student),
+    assignment.facts.followsDrafts ? readDrafts(assignment.facts.assignmentId) : []
+  ]);
+  return { ...assignment, class: lines, guidance, drafts, asideWith: student };
+}
 
 const Key = z.object({ key: z.string().min(8).max(50) });
 const TakeBackForm = Key.extend({
   restores: z.union([z.literal('nothing').transform(() => null), z.coerce.number().int().positive()])
+});
+const TickForm = z.object({ itemId: z.uuid(), done: z.enum(['yes', 'no']).transform((done) => done === 'yes') });
+const EstimateForm = z.object({
+  criterionId: z.uuid(),
+  levelId: z.union([z.literal('').transform(() => null), z.uuid()])
+});
+const PostForm = z.object({
+  body: z.string().trim().min(1, 'Write something first.').max(10_000),
+  to: z.enum(['floor', 'aside']),
+  studentId: z.uuid().optional()
 });
 const PieceForm = z.object({ pieceId: z.uuid() });
 
@@ -57,8 +87,23 @@ export const actions = {
   dropRevision: (event) => act(event, z.object({}), dropRevision),
   declareDone: (event) => act(event, z.object({}), declareDone),
   withdrawDeclaration: (event) => act(event, z.object({}), withdrawDeclaration),
+  tick: ({ locals, params, url, request }) =>
+    handleForm(request, TickForm, async (tick) => {
+      await tickMustDo(signedIn(locals, url), { assignmentId: params.id, ...tick });
+      return { done: true };
+    }),
+  estimate: ({ locals, params, url, request }) =>
+    handleForm(request, EstimateForm, async (estimate) => {
+      await estimateOwn(signedIn(locals, url), { assignmentId: params.id, ...estimate });
+      return { done: true };
+    }),
+  post: ({ locals, params, url, request }) =>
+    handleForm(request, PostForm, async (said) => {
+      await post(signedIn(locals, url), { assignmentId: params.id, ...said });
+      return { done: true };
+    }),
   ...classActions
-};
+} satisfies Actions;
 
 type Person = NonNullable<App.Locals['person']>;
 type Change<T> = (

@@ -1,8 +1,10 @@
 <script lang="ts">
+  import { getWayBack } from '../../shared/way-back.svelte';
   import ClassView from '$ui/assignments/ClassView.svelte';
   import StudentAssignment from '$ui/assignments/StudentAssignment.svelte';
 
   const { data, form } = $props();
+  const wayBack = getWayBack();
   const problems = $derived([
     ...(form?.problem ? [form.problem] : []),
     ...(form?.refusedFiles ?? []).map(({ name, words }) => (name ? `${name}: ${words}` : words))
@@ -18,6 +20,8 @@
     deliverables={data.deliverables}
     teachers={data.teachers}
     packet={data.packet}
+    guidance={data.guidance}
+    back={wayBack()}
     formKey={data.key}
     largestFile={data.largestFile}
     zone={data.zone}
@@ -28,6 +32,9 @@
     facts={data.facts}
     briefHtml={data.briefHtml}
     lines={data.class.lines}
+    guidance={data.guidance}
+    asideWith={data.asideWith}
+    drafts={data.drafts}
     now={data.class.now}
     zone={data.zone}
     {problems}

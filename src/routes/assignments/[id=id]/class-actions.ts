@@ -1,7 +1,14 @@
-import { error } from '@sveltejs/kit';
+import { error, fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { markRefusalWords } from '$core/marking/words';
-import { excuse, extend, liftExcuse, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
+import {
+  excuse,
+  extend,
+  extendSeveral,
+  liftExcuse,
+  receiveInPerson,
+  undoInPerson
+} from '$server/marking/class-actions';
 import { courseZoneOf } from '$server/assignments/read-assignment';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { respond } from '../../shared/respond';
@@ -10,6 +17,11 @@ import type { RequestEvent } from './$types';
 
 const Who = z.object({ studentId: z.uuid() });
 const InPersonForm = Who.extend({ points: PointsText, remark: z.string().max(20_000).default('') });
+const SeveralForm = z.object({
+  studentIds: z.array(z.uuid()).min(1, 'Choose at least one student.').max(500),
+  due: WallClockText,
+  closes: WallClockText
+});
 const ExtendForm = Who.extend({ due: WallClockText, closes: WallClockText });
 
 /** What a teacher does for one student of the class. */
@@ -25,7 +37,18 @@ export const classActions = {
     forStudent(event, ExtendForm, async (person, { due, closes, ...who }) => {
       const zone = await courseZoneOf(who.assignmentId);
       return extend(person, { ...who, due: due?.(zone), closes: closes?.(zone) });
-    })
+    }),
+  extendSeveral: async ({ locals, params, url, request }: RequestEvent) => {
+    const person = signedIn(locals, url);
+    const given = await request.formData();
+    const form = SeveralForm.safeParse({ ...Object.fromEntries(given), studentIds: given.getAll('studentIds') });
+    if (!form.success) return fail(400, { problem: form.error.issues[0]?.message ?? 'Nothing was changed.' });
+    const { due, closes, studentIds } = form.data;
+    const zone = await orNotFound(courseZoneOf(params.id));
+    const to = { due: due?.(zone), closes: closes?.(zone) };
+    const answer = await orNotFound(extendSeveral(person, { assignmentId: params.id, studentIds, ...to }));
+    return respond(answer, request, url.pathname, markRefusalWords);
+  }
 };
 
 type Person = NonNullable<App.Locals['person']>;

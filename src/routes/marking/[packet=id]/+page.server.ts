@@ -18,6 +18,10 @@ const MarkForm = z.object({
     .string()
     .default('')
     .refine((text) => PointsText.safeParse(text).success, 'Write points as a number, such as 17 or 17.5.'),
+  levels: z
+    .array(z.union([z.literal(''), z.uuid()]))
+    .max(20)
+    .default([]),
   remark: z.string().max(20_000, 'A remark holds 20,000 characters at most.').default(''),
   due: z
     .string()
@@ -40,7 +44,8 @@ export const load = async ({ locals, params, url }) => {
       round: round ?? 1,
       key: randomUUID(),
       points: known?.points === null || known?.points === undefined ? '' : pointsText(known.points),
-      remark: known?.remark ?? ''
+      remark: known?.remark ?? '',
+      levels: view.criteria.map((row) => row.levels.find(({ id }) => view.levels.includes(id))?.id ?? '')
     },
     zod4(MarkForm),
     { errors: false }
@@ -55,6 +60,7 @@ type Judge = (
     round: number;
     points: number | null;
     remark: string;
+    levels: string[];
     key: string;
     due?: number;
     closes?: number;
@@ -78,13 +84,14 @@ async function judge(event: RequestEvent, change: Judge, then: 'stay' | 'next' =
   const form = await superValidate(request, zod4(MarkForm));
   if (!form.valid) return fail(400, { form });
   const { facts } = await orNotFound(readForMarking(person, params.packet));
-  const { round, key, points, remark, due, closes } = form.data;
+  const { round, key, points, remark, levels, due, closes } = form.data;
   const answer = await orNotFound(
     change(person, {
       packetId: params.packet,
       round,
       key,
       remark,
+      levels: levels.filter((level) => level !== ''),
       points: PointsText.parse(points),
       due: WallClockText.parse(due)?.(facts.zone),
       closes: WallClockText.parse(closes)?.(facts.zone)

@@ -27,6 +27,7 @@
     points={view.facts.points}
     settles={view.facts.settles}
     roundsLeft={view.roundsLeft}
+    criteria={view.criteria}
     {closed}
     {correcting}
     submitting={$submitting}

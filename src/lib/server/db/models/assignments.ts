@@ -48,6 +48,14 @@ export class Assignment extends Model<InferAttributes<Assignment>, InferCreation
   declare followsDrafts: boolean;
   declare published: boolean;
   declare createdAt: Date;
+  declare briefMd: CreationOptional<string>;
+  declare position: CreationOptional<number>;
+  /** Percent of the course's grade. */
+  declare weight: string | null;
+  declare passBy: Date | null;
+  declare expectedMinutes: number | null;
+  declare visibleFrom: Date | null;
+  declare inherits: CreationOptional<string[]>;
 }
 Assignment.init(
   {
@@ -67,7 +75,14 @@ Assignment.init(
     alsoOpen: flag(),
     followsDrafts: flag(),
     published: flag(),
-    createdAt: moment()
+    createdAt: moment(),
+    briefMd: { ...text(), defaultValue: '' },
+    position: { ...whole(), defaultValue: 0 },
+    weight: { type: DataTypes.DECIMAL(5, 2) },
+    passBy: maybeMoment(),
+    expectedMinutes: maybeWhole(),
+    visibleFrom: maybeMoment(),
+    inherits: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false, defaultValue: [] }
   },
   { sequelize: database, tableName: 'assignments' }
 );

@@ -1,0 +1,17 @@
+import type { Contact, MaterialView, PostView } from '../courses/views';
+import type { MustDo } from './must-do';
+import type { Criterion, LostPoints } from './rubric';
+
+/** What helps to understand an assignment beside its brief. */
+export interface GuidanceView {
+  materials: MaterialView[];
+  mustDo: MustDo[];
+  criteria: Criterion[];
+  /** Where this class loses points; empty before enough works are back. */
+  lost: LostPoints[];
+  /** The levels at which the reader sees themselves, by criterion. */
+  estimates: Record<string, string>;
+  contacts: Contact[];
+  floor: PostView[];
+  aside: PostView[];
+}

@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { sizeText } from '../packets/piece-rules';
+import { span } from '../time/words';
+
+const Count = z.number().int().min(0).max(100_000);
+const Range = z
+  .object({ from: Count.optional(), to: Count.optional() })
+  .refine((r) => r.from === undefined || r.to === undefined || r.from <= r.to, 'The smaller number comes first.');
+export type Range = z.infer<typeof Range>;
+
+/** Kinds of piece that a deliverable can ask for. */
+export const PIECE_KINDS = ['file', 'link', 'scan', 'recording', 'page'] as const;
+
+/**
+ * What a deliverable asks of its pieces. Every part can be left out; what is left out is not asked.
+ *
+ * `types`: endings of file names without the dot; `seconds`: length of a recording; `naming`: a pattern with
+ * `{surname}`, `{name}`, `{title}` and `{course}`.
+ */
+export const Wants = z.object({
+  kinds: z.array(z.enum(PIECE_KINDS)).max(PIECE_KINDS.length).optional(),
+  types: z
+    .array(z.string().regex(/^[a-z0-9]{1,8}$/))
+    .max(20)
+    .optional(),
+  bytes: z.number().int().positive().optional(),
+  words: Range.optional(),
+  pages: Range.optional(),
+  seconds: Range.optional(),
+  howMany: Range.optional(),
+  naming: z.string().trim().min(1).max(120).optional()
+});
+export type Wants = z.infer<typeof Wants>;
+
+/** What is wanted, one short phrase for each part, in the order in which a student thinks of them. */
+export function wantsWords(wants: Wants): string[] {
+  const { kinds, types, words, pages, seconds, howMany, bytes, naming } = wants;
+  return [
+    kinds && kinds.length > 0 && kinds.length < PIECE_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
+    types && types.length > 0 && listed(types.map((type) => type.toUpperCase())),
+    howMany && rangeWords(howMany, (n) => (n === 1 ? '1 piece' : `${n} pieces`)),
+    words && rangeWords(words, (n) => `${n.toLocaleString('en-GB')} words`),
+    pages && rangeWords(pages, (n) => (n === 1 ? '1 page' : `${n} pages`)),
+    seconds && rangeWords(seconds, (n) => span(n * 1000)),
+    bytes !== undefined && `at most ${sizeText(bytes)} each`,
+    naming !== undefined && `named ${naming}`
+  ].filter((phrase): phrase is string => typeof phrase === 'string' && phrase !== '');
+}
+
+/** The name that a naming pattern wants of this student's piece, without its ending. */
+export function wantedName(naming: string, by: { name: string; sortName: string }, title: string): string {
+  const surname = by.sortName.split(',')[0] ?? by.name;
+  return naming
+    .replaceAll('{surname}', surname)
+    .replaceAll('{name}', by.name)
+    .replaceAll('{title}', title)
+    .replace(/[\\/:*?"<>|]/g, '-');
+}
+
+/** "800 to 1,200 words", "at least 2 pages", "at most 3 min", "exactly 1 page". */
+function rangeWords({ from, to }: Range, say: (n: number) => string): string {
+  if (from !== undefined && from === to) return `exactly ${say(from)}`;
+  if (from !== undefined && to !== undefined) return `${bare(from, say(to))} to ${say(to)}`;
+  if (from !== undefined) return `at least ${say(from)}`;
+  return to === undefined ? '' : `at most ${say(to)}`;
+}
+
+/** The smaller number needs its unit only where it differs from the larger one's. */
+function bare(from: number, largerSaid: string): string {
+  return /(words|pages|pieces)$/.test(largerSaid) ? from.toLocaleString('en-GB') : span(from * 1000);
+}
+
+function listed(items: string[]): string {
+  return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} or ${items.at(-1)}`;
+}
+
+const KIND_WORDS: Record<(typeof PIECE_KINDS)[number], string> = {
+  file: 'file',
+  link: 'link',
+  scan: 'scan',
+  recording: 'recording',
+  page: 'page written here'
+};

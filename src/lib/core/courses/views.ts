@@ -1,0 +1,105 @@
+import type { Moment } from '../time/moment';
+import type { CourseRole } from '../people/policy';
+import type { CalendarDays } from './calendar';
+import type { StandingRules } from './rules';
+
+/** A course in a list of one's courses. */
+export interface CourseCard {
+  id: string;
+  slug: string;
+  title: string;
+  emblem: string;
+  role: CourseRole;
+  archived: boolean;
+}
+
+/** An invitation that waits for its person's answer. */
+export interface PendingInvitation {
+  id: string;
+  courseTitle: string;
+  emblem: string;
+  by: string;
+  role: CourseRole;
+  expires: Moment;
+}
+
+/** A notice that has not been read, on the Desk. */
+export interface DeskNotice {
+  id: string;
+  title: string;
+  courseTitle: string;
+  emblem: string;
+  by: string;
+  at: Moment;
+}
+
+/** What every page of a course shows at its head. */
+export interface CourseHead {
+  id: string;
+  slug: string;
+  title: string;
+  emblem: string;
+  zone: string;
+  unitWord: string;
+  role: CourseRole;
+  archived: boolean;
+  teachers: string[];
+}
+
+/** Whom to ask, and when they are there. */
+export interface Contact {
+  who: string;
+  how: string;
+  hours: string;
+}
+
+/** What holds for the whole course. */
+export interface CourseAbout {
+  goalsMd: string;
+  goalsHtml: string;
+  policiesMd: string;
+  policiesHtml: string;
+  contacts: Contact[];
+  rules: StandingRules;
+  calendar: CalendarDays[];
+}
+
+/** A file of the course's own. */
+export interface MaterialView {
+  id: string;
+  title: string;
+  name: string;
+  size: number;
+  mediaType: string;
+}
+
+/** Someone in a course. */
+export interface RosterEntry {
+  id: string;
+  name: string;
+  role: CourseRole;
+  joined: Moment;
+  joinedBy: 'school' | 'phrase' | 'invitation';
+  left: Moment | null;
+}
+
+/** An invitation as the teacher who sent it sees it. */
+export interface SentInvitation {
+  id: string;
+  email: string;
+  role: CourseRole;
+  at: Moment;
+  expires: Moment;
+  state: 'pending' | 'accepted' | 'withdrawn' | 'over';
+  acceptedBy: string | null;
+}
+
+/** Something said on an open floor or aside. */
+export interface PostView {
+  id: string;
+  by: string;
+  teaches: boolean;
+  mine: boolean;
+  at: Moment;
+  body: string;
+}

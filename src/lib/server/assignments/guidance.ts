@@ -1,0 +1,82 @@
+import { z } from 'zod';
+import type { GuidanceView } from '$core/assignments/guidance';
+import { MET_BY } from '$core/assignments/must-do';
+import { ENOUGH_RETURNS, whereClassLoses } from '$core/assignments/rubric';
+import type { Actor } from '$core/people/policy';
+import { Contact } from '../courses/about';
+import { materialsOf } from '../courses/materials';
+import { jsonRows as rows, select } from '../db/connection';
+import { readPosts } from '../threads/posts';
+
+/** Reads it all for one reader, in four queries. The caller has asked the policy. */
+export async function readGuidance(
+  person: Actor,
+  { assignmentId, courseId }: { assignmentId: string; courseId: string },
+  partyId: string | null
+): Promise<GuidanceView> {
+  const place = { courseId, assignmentId, noticeId: null };
+  const [materials, [row], floor, aside] = await Promise.all([
+    materialsOf({ assignmentId }),
+    select(GuidanceRow, GUIDANCE, [assignmentId, person.id]),
+    readPosts({ ...place, partyId: null }, person),
+    partyId === null ? [] : readPosts({ ...place, partyId }, person)
+  ]);
+  const { mustDo = [], criteria = [], judged = [], estimates = [], contacts = [] } = row ?? {};
+  return {
+    materials,
+    mustDo,
+    criteria,
+    lost: whereClassLoses(criteria, judged),
+    estimates: Object.fromEntries(estimates.map(({ criterionId, levelId }) => [criterionId, levelId])),
+    contacts,
+    floor,
+    aside
+  };
+}
+
+export const CriterionRow = z.object({
+  id: z.string(),
+  title: z.string(),
+  hint: z.string(),
+  levels: z.array(z.object({ id: z.string(), title: z.string(), says: z.string(), points: z.number() }))
+});
+
+const GuidanceRow = z.object({
+  mustDo: z.array(
+    z.object({ id: z.string(), text: z.string(), optional: z.boolean(), metBy: z.enum(MET_BY), met: z.boolean() })
+  ),
+  criteria: z.array(CriterionRow),
+  judged: z.array(z.object({ criterionId: z.string(), works: z.number(), mean: z.number() })),
+  estimates: z.array(z.object({ criterionId: z.string(), levelId: z.string() })),
+  contacts: z.array(Contact)
+});
+
+const DONE_BY = `case i.met_by
+    when 'tick' then exists (select 1 from must_do_ticks t where t.item_id = i.id and t.person_id = $2)
+    when 'aside' then exists (select 1 from posts o where o.assignment_id = $1 and o.party_id = $2 and o.by_person = $2)
+    when 'floor' then exists (select 1 from posts o where o.assignment_id = $1 and o.party_id is null and o.by_person = $2)
+    when 'material' then exists (select 1 from materials m where m.assignment_id = $1)
+      and not exists (select 1 from materials m where m.assignment_id = $1 and not exists (
+        select 1 from material_views v where v.material_id = m.id and v.person_id = $2))
+    when 'piece' then exists (select 1 from packets p where p.assignment_id = $1 and p.party_id = $2
+      and (p.pieces > 0 or p.round_no is not null))
+  end`;
+
+/** The rubric of the assignment `$1`, as one JSON value. */
+export const CRITERIA =
+  rows(`select k.id, k.title, k.hint, ${rows(`select l.id, l.title, l.says, l.points::float8 as points
+      from criterion_levels l where l.criterion_id = k.id order by l.position`)} as levels
+    from criteria k where k.assignment_id = $1 order by k.position`);
+
+const GUIDANCE = `select
+  ${rows(`select i.id, i.text, i.optional, i.met_by as "metBy", ${DONE_BY} as met
+    from must_do_items i where i.assignment_id = $1 order by i.position`)} as "mustDo",
+  ${CRITERIA} as criteria,
+  ${rows(`select k.id as "criterionId", count(distinct m.packet_id)::int as works, avg(l.points)::float8 as mean
+    from criteria k join criterion_marks m on m.criterion_id = k.id join criterion_levels l on l.id = m.level_id
+    join rounds r on r.packet_id = m.packet_id and r.no = m.round_no and r.state in ('settled', 'returned')
+    where k.assignment_id = $1 group by k.id having count(distinct m.packet_id) >= ${ENOUGH_RETURNS}`)} as judged,
+  ${rows(`select o.criterion_id as "criterionId", o.level_id as "levelId"
+    from own_estimates o join criteria k on k.id = o.criterion_id
+    where k.assignment_id = $1 and o.person_id = $2`)} as estimates,
+  (select c.contacts from courses c join assignments a on a.course_id = c.id where a.id = $1) as contacts`;

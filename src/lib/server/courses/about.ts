@@ -1,0 +1,96 @@
+import { z } from 'zod';
+import type { CourseAbout } from '$core/courses/views';
+import { RULE_NAMES, StandingRules } from '$core/courses/rules';
+import type { Actor } from '$core/people/policy';
+import { briefFromMarkdown } from '../assignments/brief';
+import { audit } from '../audit';
+import { execute, select } from '../db/connection';
+import { shaping } from './shape-outline';
+
+export const Contact = z.object({
+  who: z.string().trim().min(1).max(120),
+  how: z.string().trim().max(200).default(''),
+  hours: z.string().trim().max(200).default('')
+});
+
+export const About = z.object({
+  title: z.string().trim().min(1).max(200),
+  unitWord: z.string().trim().min(1).max(30),
+  goals: z.string().max(20_000),
+  policies: z.string().max(20_000),
+  contacts: z.array(Contact).max(20)
+});
+
+/** What holds for the whole course, and the school's calendar beside it. One query. The caller has asked the policy. */
+export async function readAbout(courseId: string): Promise<CourseAbout> {
+  const [row] = await select(AboutRow, ABOUT, [courseId]);
+  if (!row) throw new Error('A course that was just read is missing.');
+  return { ...row, goalsHtml: briefFromMarkdown(row.goalsMd), policiesHtml: briefFromMarkdown(row.policiesMd) };
+}
+
+/** Writes goals, policies and contacts. */
+export async function changeAbout(person: Actor, course: string, about: z.infer<typeof About>): Promise<void> {
+  await shaping(person, course, (id, tx) =>
+    execute(
+      `update courses set title = $2, unit_word = $3, goals_md = $4, policies_md = $5, contacts = $6 where id = $1`,
+      [id, about.title, about.unitWord, about.goals, about.policies, JSON.stringify(about.contacts)],
+      tx
+    )
+  );
+}
+
+/**
+ * Changes the course's standing rules. Assignments that follow a rule take it over, but for those in which a round was
+ * submitted: what was made under one rule is never judged under another.
+ *
+ * @returns how many assignments took the new rules over, and how many kept what they had
+ */
+export async function changeRules(
+  person: Actor,
+  course: string,
+  rules: StandingRules
+): Promise<{ changed: number; kept: number }> {
+  return shaping(person, course, async (id, tx) => {
+    await execute('update courses set rules = $2 where id = $1', [id, JSON.stringify(rules)], tx);
+    const rows = await select(
+      z.object({ begun: z.boolean() }),
+      `with followers as (
+         select a.id, exists (select 1 from packets p join rounds r on r.packet_id = p.id where p.assignment_id = a.id) as begun
+         from assignments a where a.course_id = $1 and a.inherits && $5::text[]
+       ), taken as (
+         update assignments a set
+           late_policy = case when 'late' = any(a.inherits) then $2::jsonb else a.late_policy end,
+           allowance = case when 'allowance' = any(a.inherits) then $3::integer else a.allowance end,
+           take_back = case when 'takeBack' = any(a.inherits) then $4::boolean else a.take_back end
+         from followers f where f.id = a.id and not f.begun
+       )
+       select begun from followers`,
+      [id, JSON.stringify(rules.late), rules.allowance, rules.takeBack, [...RULE_NAMES]],
+      tx
+    );
+    await audit(person.id, 'change-rules', id, { rules }, tx);
+    return { changed: rows.filter((row) => !row.begun).length, kept: rows.filter((row) => row.begun).length };
+  });
+}
+
+const AboutRow = z.object({
+  goalsMd: z.string(),
+  policiesMd: z.string(),
+  contacts: z.array(Contact),
+  rules: StandingRules,
+  calendar: z.array(
+    z.object({
+      id: z.string(),
+      kind: z.enum(['holiday', 'marking-pause']),
+      title: z.string(),
+      first: z.string(),
+      last: z.string()
+    })
+  )
+});
+
+const ABOUT = `
+  select c.goals_md as "goalsMd", c.policies_md as "policiesMd", c.contacts, c.rules,
+    coalesce((select json_agg(d) from (select id, kind, title, first_day::text as first, last_day::text as last
+      from calendar_days order by first_day, id) d), '[]') as calendar
+  from courses c where c.id = $1`;

@@ -1,0 +1,96 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import type { CourseHead, MaterialView, PostView } from '$core/courses/views';
+import type { Actor } from '$core/people/policy';
+import type { Moment } from '$core/time/moment';
+import { briefFromMarkdown, cleanBrief } from '../assignments/brief';
+import { clock } from '../clock';
+import { execute, ms, select } from '../db/connection';
+import { NotHere } from '../outcome';
+import { readPosts } from '../threads/posts';
+import { courseFor } from './course-head';
+import { materialsOf } from './materials';
+import { shaping } from './shape-outline';
+
+export const NewNotice = z.object({
+  title: z.string().trim().min(1).max(300),
+  body: z.string().trim().min(1).max(50_000),
+  unitId: z.uuid().nullable().default(null),
+  visibleFrom: z.number().int().nullable().default(null)
+});
+
+/** Tells the whole course something. */
+export async function giveNotice(
+  person: Actor,
+  course: string,
+  notice: z.input<typeof NewNotice>
+): Promise<{ id: string }> {
+  const { title, body, unitId, visibleFrom } = NewNotice.parse(notice);
+  return shaping(person, course, async (courseId, tx) => {
+    const id = randomUUID();
+    await execute(
+      `insert into notices (id, course_id, unit_id, title, body_md, body_html, by_person, at, visible_from, position)
+       values ($1, $2, (select id from units where id = $3 and course_id = $2), $4, $5, $6, $7, $8, $9, 10000)`,
+      [
+        id,
+        courseId,
+        unitId,
+        title,
+        body,
+        briefFromMarkdown(body),
+        person.id,
+        new Date(clock.now()),
+        visibleFrom === null ? null : new Date(visibleFrom)
+      ],
+      tx
+    );
+    return { id };
+  });
+}
+
+export interface NoticeView {
+  id: string;
+  title: string;
+  bodyHtml: string;
+  by: string;
+  at: Moment;
+  course: CourseHead;
+  materials: MaterialView[];
+  posts: PostView[];
+  now: Moment;
+}
+
+/** A notice with its attachments and its open floor, for whoever is in the course; noted as read. */
+export async function readNotice(person: Actor, noticeId: string): Promise<NoticeView> {
+  const now = clock.now();
+  const [row] = await select(
+    z.object({
+      courseId: z.string(),
+      title: z.string(),
+      bodyHtml: z.string(),
+      by: z.string(),
+      at: z.number(),
+      hidden: z.boolean(),
+      visibleFrom: z.number().nullable()
+    }),
+    `select n.course_id as "courseId", n.title, n.body_html as "bodyHtml", b.name as by, ${ms('n.at')} as at, n.hidden,
+       ${ms('n.visible_from')} as "visibleFrom"
+     from notices n join people b on b.id = n.by_person where n.id = $1`,
+    [noticeId]
+  );
+  if (!row) throw new NotHere('This notice');
+  const course = await courseFor(person, row.courseId, 'read-course');
+  const shown = !row.hidden && (row.visibleFrom === null || row.visibleFrom <= now);
+  if (!shown && course.role !== 'teacher') throw new NotHere('This notice');
+  const [materials, posts] = await Promise.all([
+    materialsOf({ noticeId }),
+    readPosts({ courseId: course.id, noticeId, assignmentId: null, partyId: null }, person),
+    execute('insert into notice_reads (notice_id, person_id, at) values ($1, $2, $3) on conflict do nothing', [
+      noticeId,
+      person.id,
+      new Date(now)
+    ])
+  ]);
+  const { title, bodyHtml, by, at } = row;
+  return { id: noticeId, title, bodyHtml: cleanBrief(bodyHtml), by, at, course, materials, posts, now };
+}

@@ -1,0 +1,82 @@
+import pg from 'pg';
+import { z } from 'zod';
+import { config } from '../config';
+import { log } from '../log';
+import { LIVE_CHANNEL, type Change } from './announce';
+
+/** Who listens, and what concerns them. */
+export interface Listener {
+  personId: string;
+  /** Courses in which they are a student, and those that they teach. */
+  studies: ReadonlySet<string>;
+  teaches: ReadonlySet<string>;
+  tell(): void;
+}
+
+const Announced = z.object({
+  people: z.array(z.string()).optional(),
+  course: z.string().optional(),
+  teachersOf: z.string().optional()
+});
+
+const listeners = new Set<Listener>();
+let connection: Promise<void> | null = null;
+const RETRY = 1000;
+
+/**
+ * Listens for changes that concern a person. This process holds one connection to PostgreSQL for all of its listeners
+ * (LISTEN), from the first of them on.
+ *
+ * @returns stops listening
+ */
+export function listen(listener: Listener): () => void {
+  listeners.add(listener);
+  connection ??= connect();
+  return () => listeners.delete(listener);
+}
+
+/** Whether a change concerns someone. */
+export function concerns(change: Change, listener: Omit<Listener, 'tell'>): boolean {
+  const { people, course, teachersOf } = change;
+  if (people?.includes(listener.personId)) return true;
+  if (teachersOf !== undefined && listener.teaches.has(teachersOf)) return true;
+  return course !== undefined && (listener.studies.has(course) || listener.teaches.has(course));
+}
+
+async function connect(): Promise<void> {
+  const client = new pg.Client({ connectionString: config.databaseUrl });
+  client.on('notification', ({ payload }) => deliver(payload ?? ''));
+  const lost = new Promise<void>((resolve) => {
+    client.on('error', () => resolve());
+    client.on('end', () => resolve());
+  });
+  try {
+    await client.connect();
+    await client.query(`listen ${LIVE_CHANNEL}`);
+  } catch (error) {
+    log.warn({ err: error }, 'the live channel cannot reach the database');
+    await client.end().catch(() => undefined);
+  }
+  void lost.then(reconnect);
+}
+
+/** What was announced meanwhile is unknown, so everyone reads their page anew. */
+function reconnect(): void {
+  setTimeout(() => {
+    connection = listeners.size > 0 ? connect().then(() => listeners.forEach((one) => one.tell())) : null;
+  }, RETRY).unref();
+}
+
+function deliver(payload: string): void {
+  const change = Announced.safeParse(parsed(payload));
+  if (!change.success) return;
+  for (const listener of listeners) if (concerns(change.data, listener)) listener.tell();
+}
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}

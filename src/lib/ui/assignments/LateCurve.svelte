@@ -1,0 +1,86 @@
+<script lang="ts">
+  import { scaleLinear } from 'd3-scale';
+  import { curveStepAfter, line } from 'd3-shape';
+  import { lateCurve } from '$core/assignments/late-curve';
+  import type { LatePolicy } from '$core/assignments/late-policy';
+  import { absolute } from '$core/time/words';
+
+  interface Props {
+    due: number;
+    closes: number | null;
+    policy: LatePolicy;
+    courseZone: string;
+    zone: string;
+    now: number;
+  }
+  /** What lateness costs hour by hour: a step for each day that starts, labelled where it stands. */
+  const { due, closes, policy, courseZone, zone, now }: Props = $props();
+
+  const WIDTH = 260;
+  const HEIGHT = 74;
+  const curve = $derived(lateCurve(due, closes, courseZone, policy));
+  const x = $derived(scaleLinear([due - (curve.ends - due) * 0.12, curve.ends], [2, WIDTH - 4]));
+  const y = scaleLinear([0, 1], [HEIGHT - 16, 14]);
+  const points = $derived([
+    [x.domain()[0] ?? due, 1] as [number, number],
+    ...curve.steps.map(({ from, kept }) => [from, kept] as [number, number]),
+    [curve.ends, curve.steps.at(-1)?.kept ?? 1] as [number, number]
+  ]);
+  const path = $derived(
+    line<[number, number]>(
+      (p) => x(p[0]),
+      (p) => y(p[1])
+    ).curve(curveStepAfter)(points) ?? ''
+  );
+  const percent = (kept: number) => `${Math.round(kept * 100)} %`;
+  const last = $derived(curve.steps.at(-1));
+</script>
+
+<figure>
+  <svg
+    viewBox="0 0 {WIDTH} {HEIGHT}"
+    class="h-auto w-full max-w-64"
+    role="img"
+    aria-label="Points kept when late, from 100 % at the due moment to {percent(last?.kept ?? 1)}"
+  >
+    <line x1="0" x2={WIDTH} y1={y(0)} y2={y(0)} class="stroke-base-300" />
+    <path d={path} fill="none" class="stroke-primary" stroke-width="2" />
+    {#each curve.steps.slice(0, 4) as step (step.from)}
+      <text x={x(step.from) + 2} y={y(step.kept) - 3} class="fill-base-content text-[10px]">{percent(step.kept)}</text>
+    {/each}
+    {#if last && curve.steps.length > 4}
+      <text x={WIDTH - 4} y={y(last.kept) - 3} text-anchor="end" class="fill-base-content text-[10px]"
+        >{percent(last.kept)}</text
+      >
+    {/if}
+    <text x={x(due)} y={HEIGHT - 4} text-anchor="middle" class="fill-base-content text-[10px]">due</text>
+    {#if closes !== null}<text x={WIDTH - 4} y={HEIGHT - 4} text-anchor="end" class="fill-base-content text-[10px]"
+        >closes</text
+      >{/if}
+    {#if now > due && now < curve.ends}
+      <line x1={x(now)} x2={x(now)} y1="8" y2={y(0)} class="stroke-error" stroke-dasharray="3 2" />
+      <text x={x(now) + 3} y="9" class="fill-error text-[10px]">now</text>
+    {/if}
+  </svg>
+  <details class="text-sm">
+    <summary class="cursor-pointer underline underline-offset-2">As a table</summary>
+    <table class="mt-1">
+      <thead
+        ><tr
+          ><th class="pr-4 text-left font-medium" scope="col">From</th><th scope="col" class="font-medium"
+            >Points kept</th
+          ></tr
+        ></thead
+      >
+      <tbody>
+        {#each curve.steps as step (step.from)}
+          <tr
+            ><td class="pr-4">{absolute(step.from, zone, now)}</td><td class="figures text-right"
+              >{percent(step.kept)}</td
+            ></tr
+          >
+        {/each}
+      </tbody>
+    </table>
+  </details>
+</figure>

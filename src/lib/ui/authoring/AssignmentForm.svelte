@@ -1,0 +1,141 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { enhance } from '$app/forms';
+  import type { AssignmentDraft } from '$core/assignments/draft';
+  import type { CourseHead } from '$core/courses/views';
+  import type { StandingRules } from '$core/courses/rules';
+  import Field from '$ui/forms/Field.svelte';
+  import Message from '$ui/shell/Message.svelte';
+  import AsStudentsSee from './AsStudentsSee.svelte';
+  import CriteriaEditor from './CriteriaEditor.svelte';
+  import DeliverablesEditor from './DeliverablesEditor.svelte';
+  import MomentField from './MomentField.svelte';
+  import MustDoEditor from './MustDoEditor.svelte';
+  import RulesEditor from './RulesEditor.svelte';
+
+  interface Props {
+    initial: AssignmentDraft;
+    rules: StandingRules;
+    units: Array<{ id: string; title: string }>;
+    course: CourseHead;
+    zone: string;
+    now: number;
+    /** What is wrong, by the path of its field. */
+    problems: Record<string, string>;
+    /** Whom a change concerns; empty where nothing has to be confirmed. */
+    affects: string[];
+    preview: (markdown: string) => Promise<string>;
+    button: string;
+  }
+  /** All of an assignment on one page, with the page that students will see beside it. */
+  const { initial, rules, units, course, zone, now, problems, affects, preview, button }: Props = $props();
+
+  // What is being written belongs to this page until it is kept; later readings of the page must not overwrite it.
+  // svelte-ignore state_referenced_locally
+  const draft = $state($state.snapshot(initial));
+  let scripted = $state(false);
+  let busy = $state(false);
+  onMount(() => {
+    scripted = true;
+  });
+
+  const SETTLES = {
+    result: 'By a returned result',
+    'looked-at': 'By being looked at, without a mark',
+    declared: "By the student's own word that it is done"
+  };
+  const elsewhere = $derived(Object.entries(problems).filter(([path]) => path === '' || path.includes('.')));
+</script>
+
+{#snippet number(label: string, about: string, key: 'points' | 'weight' | 'expectedMinutes')}
+  <Field {label} {about} problem={problems[key]}>
+    <input
+      class="input w-full"
+      type="number"
+      min="0"
+      step={key === 'expectedMinutes' ? 1 : 'any'}
+      value={draft[key] ?? ''}
+      oninput={(event) => (draft[key] = event.currentTarget.value === '' ? null : event.currentTarget.valueAsNumber)}
+    />
+  </Field>
+{/snippet}
+
+<div class="grid gap-8 xl:grid-cols-[minmax(0,1fr)_26rem]">
+  <form
+    method="post"
+    action="?/keep"
+    class="grid content-start gap-5"
+    use:enhance={() => {
+      busy = true;
+      return async ({ update }) => {
+        await update({ reset: false });
+        busy = false;
+      };
+    }}
+  >
+    <input type="hidden" name="draft" value={JSON.stringify(draft)} />
+    <Field label="Title" problem={problems.title}
+      ><input class="input w-full text-lg" bind:value={draft.title} maxlength="300" /></Field
+    >
+    <Field label="Brief" about="Markdown: ## heading, - list, **bold**, tables with |" problem={problems.brief}>
+      <textarea class="textarea h-64 w-full" bind:value={draft.brief} maxlength="100000"></textarea>
+    </Field>
+    <div class="grid gap-4 sm:grid-cols-2">
+      <Field label="Where it stands in the outline">
+        <select class="select w-full" bind:value={draft.unitId}>
+          <option value={null}>Outside of units</option>
+          {#each units as { id, title } (id)}<option value={id}>{title}</option>{/each}
+        </select>
+      </Field>
+      <Field label="It settles">
+        <select class="select w-full" bind:value={draft.settles}>
+          {#each Object.entries(SETTLES) as [value, words] (value)}<option {value}>{words}</option>{/each}
+        </select>
+      </Field>
+      {@render number('Points', 'Empty for none', 'points')}
+      {@render number('Percent of the grade', 'Empty where it is not weighed', 'weight')}
+      {@render number('Minutes of work you expect', '', 'expectedMinutes')}
+    </div>
+    <fieldset class="grid gap-4 rounded border border-base-300 p-4 sm:grid-cols-2">
+      <legend class="px-1 font-semibold">Dates, on the clocks of {course.zone}</legend>
+      <MomentField label="Opens" bind:moment={draft.opens} zone={course.zone} problem={problems.opens} />
+      <MomentField label="Due" bind:moment={draft.due} zone={course.zone} problem={problems.due} />
+      <MomentField label="Closes for good" bind:moment={draft.closes} zone={course.zone} problem={problems.closes} />
+      <MomentField label="To be passed by" bind:moment={draft.passBy} zone={course.zone} problem={problems.passBy} />
+      <MomentField
+        label="Students see it from"
+        bind:moment={draft.visibleFrom}
+        zone={course.zone}
+        problem={problems.visibleFrom}
+      />
+      <label class="flex items-center gap-2 self-end pb-2">
+        <input
+          type="checkbox"
+          class="checkbox"
+          checked={!draft.published}
+          onchange={(event) => (draft.published = !event.currentTarget.checked)}
+        />
+        Keep it as a draft: students do not see it
+      </label>
+    </fieldset>
+    <RulesEditor {draft} {rules} />
+    {#if draft.settles !== 'declared'}<DeliverablesEditor bind:deliverables={draft.deliverables} {problems} />{/if}
+    <MustDoEditor bind:items={draft.mustDo} {problems} />
+    <CriteriaEditor bind:criteria={draft.criteria} {problems} />
+    <div class="sticky bottom-0 border-t-2 border-base-300 bg-base-200 py-3">
+      {#each elsewhere as [path, words] (path)}<Message kind="problem">{words}</Message>{/each}
+      {#if affects.length > 0}
+        <Message kind="problem">
+          <b>Students have begun. Nothing is changed yet.</b>
+          {#each affects as words (words)}<span class="block">{words}</span>{/each}
+          <span class="block">They are told by mail when you confirm.</span>
+        </Message>
+        <button class="btn btn-primary" name="confirmed" value="yes" disabled={busy}>Change it and tell them</button>
+      {:else}
+        <button class="btn btn-primary" disabled={busy || !scripted}>{button}</button>
+      {/if}
+      <noscript><p>This page needs JavaScript, since it shows what students will see while you write.</p></noscript>
+    </div>
+  </form>
+  <AsStudentsSee {draft} {course} {zone} {now} {preview} />
+</div>

@@ -1,0 +1,33 @@
+<script lang="ts">
+  import type { CourseHead } from '$core/courses/views';
+  import Emblem from './Emblem.svelte';
+
+  interface Props {
+    course: CourseHead;
+    path: string;
+  }
+  const { course, path }: Props = $props();
+  const home = $derived(`/courses/${course.slug}`);
+  const rooms = $derived([
+    { href: home, name: 'Outline' },
+    { href: `${home}/about`, name: 'What holds here' },
+    { href: `${home}/people`, name: 'People' }
+  ]);
+</script>
+
+<div class="mb-5 flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-base-300 pb-3">
+  <Emblem emblem={course.emblem} large />
+  <div class="grow">
+    <h1 class="text-2xl leading-tight font-bold sm:text-3xl">{course.title}</h1>
+    <p class="text-sm opacity-85">{course.teachers.join(', ')}{course.archived ? ' · over' : ''}</p>
+  </div>
+  <nav aria-label="Of this course" class="flex gap-5">
+    {#each rooms as { href, name } (href)}
+      <a
+        {href}
+        class="border-b-3 border-transparent py-1.5 aria-[current]:border-accent"
+        aria-current={path === href ? 'page' : undefined}>{name}</a
+      >
+    {/each}
+  </nav>
+</div>

@@ -1,0 +1,104 @@
+<script lang="ts">
+  import { PIECE_KINDS } from '$core/assignments/wants';
+  import type { CourseAbout, CourseHead } from '$core/courses/views';
+  import { act } from '$ui/forms/act';
+  import Field from '$ui/forms/Field.svelte';
+
+  interface Props {
+    course: CourseHead;
+    about: CourseAbout;
+  }
+  const { course, about }: Props = $props();
+  const { late, allowance, takeBack, kinds, naming } = $derived(about.rules);
+  const contacts = $derived(about.contacts.map((c) => [c.who, c.how, c.hours].join('; ')).join('\n'));
+  const LATE = {
+    none: 'Costs nothing',
+    'per-day': 'Costs per started day',
+    flat: 'Costs once',
+    'not-accepted': 'Is not accepted'
+  };
+</script>
+
+<details class="mt-10 rounded bg-base-100 p-4">
+  <summary class="cursor-pointer font-semibold">Change what is written here</summary>
+  <form method="post" action="?/about" use:act class="mt-4 grid max-w-3xl gap-4">
+    <div class="grid gap-4 sm:grid-cols-2">
+      <Field label="Name of the course"><input class="input w-full" name="title" value={course.title} required /></Field
+      >
+      <Field label="What its parts are called" about="Unit, week, chapter, topic…">
+        <input class="input w-full" name="unitWord" value={course.unitWord} required maxlength="30" />
+      </Field>
+    </div>
+    <Field label="Where it leads" about="Markdown">
+      <textarea class="textarea h-40 w-full" name="goals" value={about.goalsMd}></textarea>
+    </Field>
+    <Field label="How we work here" about="Markdown">
+      <textarea class="textarea h-40 w-full" name="policies" value={about.policiesMd}></textarea>
+    </Field>
+    <Field label="Whom to ask" about="One on a line: who; how; hours">
+      <textarea class="textarea h-24 w-full" name="contacts" value={contacts}></textarea>
+    </Field>
+    <button class="btn justify-self-start btn-primary">Keep</button>
+  </form>
+</details>
+<details class="mt-3 rounded bg-base-100 p-4">
+  <summary class="cursor-pointer font-semibold">Change the standing rules</summary>
+  <form method="post" action="?/rules" use:act class="mt-4 grid max-w-3xl gap-4 sm:grid-cols-2">
+    <Field label="Late work">
+      <select class="select w-full" name="lateKind" value={late.kind}>
+        {#each Object.entries(LATE) as [kind, words] (kind)}<option value={kind}>{words}</option>{/each}
+      </select>
+    </Field>
+    <Field label="Percent of the points that it costs">
+      <input class="input w-full" name="percent" inputmode="numeric" value={'percent' in late ? late.percent : ''} />
+    </Field>
+    <Field label="Grace in minutes">
+      <input
+        class="input w-full"
+        name="graceMinutes"
+        inputmode="numeric"
+        value={'graceMinutes' in late ? late.graceMinutes : ''}
+      />
+    </Field>
+    <Field label="Percent that is always kept">
+      <input
+        class="input w-full"
+        name="floorPercent"
+        inputmode="numeric"
+        value={'floorPercent' in late ? late.floorPercent : ''}
+      />
+    </Field>
+    <Field label="Rounds for each assignment" about="Empty for as many as one likes">
+      <input class="input w-full" name="allowance" inputmode="numeric" value={allowance ?? ''} />
+    </Field>
+    <Field label="How pieces are named" about={'For example {surname}, {title}'}>
+      <input class="input w-full" name="naming" value={naming} maxlength="120" />
+    </Field>
+    <label class="flex items-center gap-2"
+      ><input type="checkbox" class="checkbox" name="takeBack" checked={takeBack} /> Rounds can be taken back</label
+    >
+    <fieldset class="sm:col-span-2">
+      <legend class="text-sm">Kinds of piece wanted</legend>
+      <div class="flex flex-wrap gap-4">
+        {#each PIECE_KINDS as kind (kind)}
+          <label class="flex items-center gap-2"
+            ><input type="checkbox" class="checkbox checkbox-sm" name="kind-{kind}" checked={kinds.includes(kind)} />
+            {kind}</label
+          >
+        {/each}
+      </div>
+    </fieldset>
+    <button class="btn justify-self-start btn-primary">Keep the rules</button>
+  </form>
+</details>
+<details class="mt-3 rounded bg-base-100 p-4">
+  <summary class="cursor-pointer font-semibold">Copy this course</summary>
+  <form method="post" action="?/copy" class="mt-4 flex flex-wrap items-end gap-4">
+    <Field label="Name of the copy"><input class="input" name="title" value={course.title} required /></Field>
+    <Field label="Its address"><input class="input" name="slug" value="{course.slug}-2" required /></Field>
+    <button class="btn">Copy</button>
+    <p class="basis-full text-sm opacity-85">
+      Rules, outline, materials, briefs and rubrics come along as drafts without dates. Nobody's work does.
+    </p>
+  </form>
+</details>

@@ -1,0 +1,29 @@
+<script lang="ts">
+  import type { PendingInvitation } from '$core/courses/views';
+  import { act } from '$ui/forms/act';
+  import Emblem from '$ui/courses/Emblem.svelte';
+  import When from '$ui/time/When.svelte';
+
+  interface Props {
+    invitations: PendingInvitation[];
+    zone: string;
+    now: number;
+  }
+  /** Invitations that wait for this person's answer. */
+  const { invitations, zone, now }: Props = $props();
+</script>
+
+{#each invitations as invitation (invitation.id)}
+  <section class="mb-4 flex flex-wrap items-center gap-4 rounded border-l-4 border-accent bg-base-100 p-4">
+    <Emblem emblem={invitation.emblem} />
+    <p class="grow">
+      {invitation.by} invites you to <b>{invitation.courseTitle}</b>
+      {invitation.role === 'teacher' ? 'as a teacher' : ''}.
+      <span class="block text-sm opacity-80">Over <When moment={invitation.expires} {zone} {now} /></span>
+    </p>
+    <form method="post" action="/join?/accept" use:act>
+      <input type="hidden" name="invitationId" value={invitation.id} />
+      <button class="btn btn-primary">Join</button>
+    </form>
+  </section>
+{/each}

@@ -1,0 +1,49 @@
+<script lang="ts">
+  import { Search } from '@lucide/svelte';
+  import type { Found } from '$core/search/found';
+
+  interface Props {
+    person: { studies: boolean; teaches: boolean };
+    /** Asks the server. */
+    ask: (typed: string) => Promise<Found[]>;
+  }
+  const { person, ask }: Props = $props();
+
+  let open = $state(false);
+  let keys = $state(false);
+
+  function pressed(event: KeyboardEvent) {
+    const typing =
+      event.target instanceof HTMLElement && event.target.matches('input, textarea, select, [contenteditable]');
+    if ((event.key === 'k' && (event.ctrlKey || event.metaKey)) || (event.key === '/' && !typing)) {
+      event.preventDefault();
+      open = true;
+    } else if (event.key === '?' && !typing) {
+      event.preventDefault();
+      keys = true;
+    }
+  }
+</script>
+
+<svelte:window onkeydown={pressed} />
+<!-- A link, so that it leads to the search page before any script has run. -->
+<a
+  href="/search"
+  class="flex min-h-9 items-center gap-2 rounded px-2 hover:bg-current/15"
+  aria-keyshortcuts="/ Control+K"
+  onclick={(event) => {
+    event.preventDefault();
+    open = true;
+  }}
+>
+  <Search size={18} strokeWidth={1.75} aria-hidden="true" /><span class="max-md:sr-only">Search</span>
+  <kbd class="rounded border border-current/50 px-1.5 text-xs max-lg:hidden" aria-hidden="true">/</kbd>
+</a>
+{#if open}
+  {#await import('./SearchPanel.svelte') then { default: SearchPanel }}
+    <SearchPanel {person} {ask} close={() => (open = false)} shortcuts={() => (keys = true)} />
+  {/await}
+{/if}
+{#if keys}
+  {#await import('./Shortcuts.svelte') then { default: Shortcuts }}<Shortcuts close={() => (keys = false)} />{/await}
+{/if}

@@ -1,0 +1,44 @@
+<script lang="ts">
+  import Emblem from '$ui/courses/Emblem.svelte';
+
+  const { data } = $props();
+  const present = $derived(data.courses.filter((course) => !course.archived));
+  const archived = $derived(data.courses.filter((course) => course.archived));
+</script>
+
+{#snippet list(courses: typeof present)}
+  <ul class="divide-y divide-base-300 border-y border-base-300">
+    {#each courses as course (course.id)}
+      <li class="bg-base-100">
+        <a href="/courses/{course.slug}" class="flex items-center gap-4 px-3 py-3 hover:bg-base-200">
+          <Emblem emblem={course.emblem} large />
+          <span class="text-lg font-semibold">{course.title}</span>
+          {#if course.role === 'teacher'}<span class="ml-auto text-sm opacity-80">You teach this</span>{/if}
+        </a>
+      </li>
+    {/each}
+  </ul>
+{/snippet}
+
+<svelte:head><title>Courses · Vendro</title></svelte:head>
+<div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
+  <div class="mb-5 flex flex-wrap items-center gap-4">
+    <h1 class="text-3xl font-bold">Courses</h1>
+    <a class="btn ml-auto btn-sm" href="/join">Join a course</a>
+  </div>
+  {#if data.courses.length === 0}
+    <div class="rounded bg-base-100 p-8">
+      <h2 class="mb-2 text-xl font-semibold">You are in no course yet</h2>
+      <p>
+        Ask your teacher for the course's join phrase, three words, and <a class="link" href="/join">write it here</a>.
+        Or open the invitation in your mail: its link leads you in.
+      </p>
+    </div>
+  {:else}{@render list(present)}{/if}
+  {#if archived.length > 0}
+    <details class="mt-6">
+      <summary class="cursor-pointer py-1">Earlier courses, {archived.length}</summary>
+      {@render list(archived)}
+    </details>
+  {/if}
+</div>

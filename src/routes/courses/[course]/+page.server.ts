@@ -1,0 +1,77 @@
+import { error, fail } from '@sveltejs/kit';
+import { z } from 'zod';
+import { pieceRefusalWords } from '$core/packets/piece-rules';
+import { config } from '$server/config';
+import { courseFor } from '$server/courses/course-head';
+import { readOutline } from '$server/courses/outline';
+import { receiveMaterials, removeMaterial } from '$server/courses/materials';
+import {
+  addUnit,
+  Arrangement,
+  arrangeOutline,
+  changeUnit,
+  ITEM_KINDS,
+  showInOutline
+} from '$server/courses/shape-outline';
+import { Ticked, WallClockText } from '../../shared/fields';
+import { handleForm, settled } from '../../shared/form';
+import { orNotFound, signedIn } from '../../shared/guard';
+
+export const load = async ({ locals, url, parent }) => {
+  const person = signedIn(locals, url);
+  const { course } = await parent();
+  return { ...(await orNotFound(readOutline(person, course))), largestFile: config.maxFileBytes };
+};
+
+const ShowForm = z.object({
+  kind: z.enum([...ITEM_KINDS, 'unit']),
+  id: z.uuid(),
+  hidden: Ticked,
+  visibleFrom: WallClockText
+});
+const UnitForm = z.object({ title: z.string().trim().min(1, 'Give it a name.').max(200), starts: WallClockText });
+const ArrangeForm = z.object({ arrangement: z.string().max(500_000) });
+
+export const actions = {
+  arrange: async ({ locals, params, url, request }) =>
+    handleForm(request, ArrangeForm, async ({ arrangement }) => {
+      const order = Arrangement.safeParse(JSON.parse(arrangement));
+      if (!order.success) error(400, 'The order could not be read, so nothing was changed.');
+      await arrangeOutline(signedIn(locals, url), params.course, order.data);
+      return { done: true };
+    }),
+  show: async ({ locals, params, url, request }) =>
+    handleForm(request, ShowForm, async ({ visibleFrom, hidden, ...what }) => {
+      const person = signedIn(locals, url);
+      const { zone } = await courseFor(person, params.course, 'shape-course');
+      await showInOutline(person, params.course, what, { hidden, visibleFrom: visibleFrom?.(zone) ?? null });
+      return { done: true };
+    }),
+  addUnit: async ({ locals, params, url, request }) =>
+    handleForm(request, UnitForm, async ({ title, starts }) => {
+      const person = signedIn(locals, url);
+      const { zone } = await courseFor(person, params.course, 'shape-course');
+      await addUnit(person, params.course, { title, starts: starts?.(zone) ?? null });
+      return { done: true };
+    }),
+  changeUnit: async ({ locals, params, url, request }) =>
+    handleForm(request, UnitForm.extend({ unitId: z.uuid() }), async ({ unitId, title, starts }) => {
+      const person = signedIn(locals, url);
+      const { zone } = await courseFor(person, params.course, 'shape-course');
+      await changeUnit(person, params.course, unitId, { title, starts: starts?.(zone) ?? null });
+      return { done: true };
+    }),
+  addMaterials: async ({ locals, params, url, request }) => {
+    const { refused } = await orNotFound(receiveMaterials(signedIn(locals, url), params.course, request));
+    if (refused.length > 0)
+      return fail(409, {
+        problem: refused.map(({ name, why }) => `${name}: ${pieceRefusalWords(why, config.maxFileBytes)}`).join(' ')
+      });
+    return settled(request, { done: true });
+  },
+  removeMaterial: async ({ locals, params, url, request }) =>
+    handleForm(request, z.object({ id: z.uuid() }), async ({ id }) => {
+      await removeMaterial(signedIn(locals, url), params.course, id);
+      return { done: true };
+    })
+};

@@ -1,0 +1,31 @@
+<script lang="ts">
+  import { currentUnit } from '$core/courses/outline';
+  import OutlineUnit from '$ui/courses/OutlineUnit.svelte';
+  import ShapeOutline from '$ui/courses/ShapeOutline.svelte';
+  import Message from '$ui/shell/Message.svelte';
+
+  const { data, form } = $props();
+  const current = $derived(currentUnit(data.units, data.now));
+  const teaches = $derived(data.course.role === 'teacher');
+</script>
+
+<svelte:head><title>{data.course.title} · Vendro</title></svelte:head>
+{#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
+{#if teaches}
+  <ShapeOutline
+    course={data.course}
+    units={data.units}
+    {current}
+    zone={data.zone}
+    now={data.now}
+    largest={data.largestFile}
+  />
+{:else if data.units.length === 0}
+  <p class="rounded bg-base-100 p-8">
+    Nothing is in this course yet. When your teacher sets something, it stands here.
+  </p>
+{:else}
+  {#each data.units as unit, i (unit.id)}
+    <OutlineUnit {unit} word={data.course.unitWord} no={i + 1} open={i === current} zone={data.zone} now={data.now} />
+  {/each}
+{/if}

@@ -1,0 +1,74 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { z } from 'zod';
+import { LatePolicy } from '$core/assignments/late-policy';
+import { PIECE_KINDS } from '$core/assignments/wants';
+import { About, changeAbout, changeRules, Contact, readAbout } from '$server/courses/about';
+import { copyCourse, CourseCopy } from '$server/courses/copy-course';
+import { Ticked, WholeText } from '../../../shared/fields';
+import { handleForm } from '../../../shared/form';
+import { orNotFound, signedIn } from '../../../shared/guard';
+
+export const load = async ({ parent }) => {
+  const { course } = await parent();
+  return { about: await readAbout(course.id) };
+};
+
+/** Contacts as they are written: one on a line, "who; how; hours". */
+const ContactLines = z
+  .string()
+  .max(8000)
+  .transform((text) =>
+    text
+      .split('\n')
+      .map((line) => line.split(';').map((part) => part.trim()))
+      .filter(([who]) => who)
+      .map(([who = '', how = '', hours = '']) => ({ who, how, hours }))
+  )
+  .transform((contacts) => z.array(Contact).max(20).parse(contacts));
+const AboutForm = About.extend({ contacts: ContactLines });
+
+const RulesForm = z.object({
+  lateKind: z.enum(['none', 'per-day', 'flat', 'not-accepted']),
+  percent: WholeText,
+  graceMinutes: WholeText,
+  floorPercent: WholeText,
+  allowance: WholeText,
+  takeBack: Ticked,
+  naming: z.string().trim().max(120),
+  ...Object.fromEntries(PIECE_KINDS.map((kind) => [`kind-${kind}`, Ticked] as const))
+});
+
+export const actions = {
+  about: async ({ locals, params, url, request }) =>
+    handleForm(request, AboutForm, async (about) => {
+      await changeAbout(signedIn(locals, url), params.course, about);
+      return { done: 'Kept.' };
+    }),
+  rules: async ({ locals, params, url, request }) =>
+    handleForm(request, RulesForm, async ({ lateKind, percent, graceMinutes, floorPercent, allowance, ...rest }) => {
+      const late = LatePolicy.safeParse({
+        kind: lateKind,
+        percent: percent ?? 0,
+        graceMinutes: graceMinutes ?? 0,
+        floorPercent: floorPercent ?? 0
+      });
+      if (!late.success) return fail(400, { problem: 'Percentages go from 0 to 100. Nothing was changed.' });
+      const ticked: Record<string, unknown> = rest;
+      const { changed, kept } = await changeRules(signedIn(locals, url), params.course, {
+        late: late.data,
+        allowance: allowance || null,
+        takeBack: rest.takeBack,
+        naming: rest.naming,
+        kinds: PIECE_KINDS.filter((kind) => ticked[`kind-${kind}`])
+      });
+      const keeps = kept > 0 ? ` ${kept} in which rounds were submitted keep what they had.` : '';
+      return { done: `Kept. ${changed} assignments that follow these rules have taken them over.${keeps}` };
+    }),
+  copy: async ({ locals, params, url, request }) => {
+    const form = CourseCopy.safeParse(Object.fromEntries(await request.formData()));
+    if (!form.success) return fail(400, { problem: form.error.issues[0]?.message ?? 'Nothing was copied.' });
+    const copy = await orNotFound(copyCourse(signedIn(locals, url), params.course, form.data));
+    if (!copy.ok) return fail(409, { problem: 'Another course has that address. Give it a different one.' });
+    redirect(303, `/courses/${copy.slug}`);
+  }
+};

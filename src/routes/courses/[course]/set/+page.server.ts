@@ -1,0 +1,51 @@
+import { fail, redirect } from '@sveltejs/kit';
+import { z } from 'zod';
+import { AssignmentDraft } from '$core/assignments/draft';
+import { RULE_NAMES } from '$core/courses/rules';
+import { clock } from '$server/clock';
+import { copyAssignment, setAssignment } from '$server/assignments/change-assignment';
+import { readEarlier } from '$server/assignments/earlier';
+import { readAbout } from '$server/courses/about';
+import { courseFor } from '$server/courses/course-head';
+import { readOutline } from '$server/courses/outline';
+import { readDraftForm } from '../../../shared/draft-form';
+import { orNotFound, signedIn } from '../../../shared/guard';
+
+export const load = async ({ locals, params, url }) => {
+  const person = signedIn(locals, url);
+  const course = await orNotFound(courseFor(person, params.course, 'shape-course'));
+  const [{ rules }, { units }, earlier] = await Promise.all([
+    readAbout(course.id),
+    readOutline(person, course),
+    readEarlier(person)
+  ]);
+  const draft = AssignmentDraft.parse({
+    title: 'Untitled',
+    brief: '',
+    inherits: [...RULE_NAMES],
+    late: rules.late,
+    allowance: rules.allowance,
+    takeBack: rules.takeBack,
+    deliverables: [{ title: 'What you hand over', wants: rules.naming ? { naming: rules.naming } : {} }]
+  });
+  const named = units.flatMap(({ id, title }) => (id === null ? [] : [{ id, title }]));
+  return { draft: { ...draft, title: '' }, rules, units: named, earlier, now: clock.now() };
+};
+
+export const actions = {
+  keep: async ({ locals, params, url, request }) => {
+    const person = signedIn(locals, url);
+    const form = await readDraftForm(request);
+    if ('problems' in form) return fail(400, { problems: form.problems, affects: [] as string[] });
+    const { id } = await orNotFound(setAssignment(person, params.course, form.draft));
+    redirect(303, `/assignments/${id}`);
+  },
+  copy: async ({ locals, params, url, request }) => {
+    const person = signedIn(locals, url);
+    const from = z.uuid().safeParse((await request.formData()).get('from'));
+    if (!from.success)
+      return fail(400, { problems: { '': 'Choose which assignment to copy.' }, affects: [] as string[] });
+    const { id } = await orNotFound(copyAssignment(person, from.data, params.course));
+    redirect(303, `/assignments/${id}/edit`);
+  }
+};

@@ -1,0 +1,14 @@
+import { error } from '@sveltejs/kit';
+import { z } from 'zod';
+import { readOpen } from '$server/packets/desk';
+import { keysetPlace } from '../../shared/keyset';
+import { signedIn } from '../../shared/guard';
+
+const Place = z.tuple([z.union([z.literal('none').transform(() => null), z.coerce.number().int()]), z.uuid()]);
+
+export const load = async ({ locals, url }) => {
+  const person = signedIn(locals, url);
+  const place = keysetPlace(url, Place);
+  if (place === undefined) error(404, 'There is no such page of open work.');
+  return readOpen(person, place && { due: place[0], assignmentId: place[1] });
+};

@@ -1,0 +1,44 @@
+<script lang="ts">
+  import { joinRefusalWords } from '$core/courses/join-phrase';
+  import { page } from '$app/state';
+  import Emblem from '$ui/courses/Emblem.svelte';
+  import Message from '$ui/shell/Message.svelte';
+  import When from '$ui/time/When.svelte';
+
+  const { data, form } = $props();
+  const invitation = $derived(data.invitation);
+</script>
+
+<svelte:head><title>Invitation · Vendro</title></svelte:head>
+<div class="mx-auto max-w-xl px-4 pt-8 pb-16">
+  {#if !invitation}
+    <h1 class="mb-3 text-3xl font-bold">This invitation is not known</h1>
+    <p>{joinRefusalWords('invitation-unknown')}</p>
+  {:else}
+    <div class="mb-4 flex items-center gap-4">
+      <Emblem emblem={invitation.emblem} large />
+      <h1 class="text-3xl font-bold">{invitation.courseTitle}</h1>
+    </div>
+    {#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
+    {#if invitation.problem === 'invitation-for-another'}
+      <Message kind="problem">
+        This invitation is for <b>{invitation.email}</b>. You are signed in as {data.person?.name},
+        <b>{invitation.yours}</b>. Sign out and sign in as the one it is for, or ask {invitation.by} for an invitation of
+        your own.
+      </Message>
+      <form method="post" action="/sign-out?to={encodeURIComponent(page.url.pathname)}" data-sveltekit-reload>
+        <button class="btn">Sign in as someone else</button>
+      </form>
+    {:else if invitation.problem === 'invitation-used'}
+      <p>{joinRefusalWords('invitation-used')} <a class="link" href="/courses">Your courses</a></p>
+    {:else if invitation.problem}
+      <p>{joinRefusalWords(invitation.problem)}</p>
+    {:else}
+      <p class="mb-4">
+        {invitation.by} invites you{invitation.role === 'teacher' ? ' as a teacher' : ''}. The invitation is over
+        <When moment={invitation.expires} zone={data.zone} now={data.now} />.
+      </p>
+      <form method="post"><button class="btn btn-primary">Join {invitation.courseTitle}</button></form>
+    {/if}
+  {/if}
+</div>

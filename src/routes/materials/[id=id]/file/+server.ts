@@ -1,0 +1,6 @@
+import { openMaterial } from '$server/courses/materials';
+import { sendFile } from '$server/files';
+import { orNotFound, signedIn } from '../../../shared/guard';
+
+export const GET = async ({ locals, params, url, request }) =>
+  sendFile(await orNotFound(openMaterial(signedIn(locals, url), params.id)), request);

@@ -1,0 +1,41 @@
+<script lang="ts">
+  import Emblem from '$ui/courses/Emblem.svelte';
+  import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
+  import Message from '$ui/shell/Message.svelte';
+  import Thread from '$ui/threads/Thread.svelte';
+  import AddMaterials from '$ui/courses/AddMaterials.svelte';
+  import When from '$ui/time/When.svelte';
+
+  const { data, form } = $props();
+  const notice = $derived(data.notice);
+</script>
+
+<svelte:head><title>{notice.title} · Vendro</title></svelte:head>
+<div class="mx-auto max-w-3xl px-4 pt-5 pb-16">
+  <p class="mb-3 text-sm">
+    <a class="link" href="/desk">Desk</a> ·
+    <a class="link" href="/courses/{notice.course.slug}">{notice.course.title}</a>
+  </p>
+  <div class="mb-4 flex items-start gap-4">
+    <Emblem emblem={notice.course.emblem} large />
+    <div>
+      <h1 class="text-3xl leading-tight font-bold">{notice.title}</h1>
+      <p class="opacity-85">Notice of {notice.by}, <When moment={notice.at} zone={data.zone} now={notice.now} /></p>
+    </div>
+  </div>
+  <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
+  <div class="brief-text mb-6">{@html notice.bodyHtml}</div>
+  <MaterialLinks materials={notice.materials} />
+  {#if notice.course.role === 'teacher'}
+    <AddMaterials
+      noticeId={notice.id}
+      action="/courses/{notice.course.slug}?/addMaterials"
+      largest={data.largestFile}
+    />
+  {/if}
+  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  <section class="mt-8" aria-labelledby="floor">
+    <h2 id="floor" class="text-xl font-semibold">Open floor</h2>
+    <Thread posts={notice.posts} to="floor" course={notice.course.title} zone={data.zone} now={notice.now} />
+  </section>
+</div>

@@ -2,32 +2,40 @@ import { describe, expect, it } from 'vitest';
 import { DEEDS, may, type Actor, type Deed, type Relation } from './policy';
 
 const someone: Actor = { id: 'a', schoolRoles: [] };
+const TEACHING: Deed[] = ['shape-course', 'read-people', 'write-on-open-floor', 'write-aside', 'read-aside'];
 const cases: Array<[string, Relation, Deed[]]> = [
   ['a stranger to the course', { courseRole: null, ownsPacket: true, published: true }, []],
   [
     'a student with an own packet',
     { courseRole: 'student', ownsPacket: true, published: true },
-    ['read-course', 'read-assignment', 'work-on-own-packet', 'read-own-packet', 'read-draft', 'read-round']
+    [
+      ...['read-course', 'read-assignment', 'work-on-own-packet', 'read-own-packet', 'read-draft', 'read-round'],
+      ...['read-people', 'write-on-open-floor', 'write-aside', 'read-aside']
+    ] as Deed[]
   ],
   [
     'a student before another’s packet',
     { courseRole: 'student', ownsPacket: false, published: true },
-    ['read-course', 'read-assignment']
+    ['read-course', 'read-assignment', 'read-people', 'write-on-open-floor']
   ],
   [
     'a student before an unpublished assignment',
     { courseRole: 'student', ownsPacket: true, published: false },
-    ['read-course', 'read-own-packet', 'read-draft', 'read-round']
+    ['read-course', 'read-own-packet', 'read-draft', 'read-round', 'read-people', 'write-aside', 'read-aside']
   ],
   [
     'the teacher',
     { courseRole: 'teacher', published: false },
-    ['read-course', 'read-assignment', 'read-round', 'mark-round', 'see-class', 'excuse-or-extend']
+    ['read-course', 'read-assignment', 'read-round', 'mark-round', 'see-class', 'excuse-or-extend', ...TEACHING]
   ],
   [
     'the teacher where drafts can be followed',
     { courseRole: 'teacher', published: true, followsDrafts: true },
-    ['read-course', 'read-assignment', 'read-draft', 'read-round', 'mark-round', 'see-class', 'excuse-or-extend']
+    [
+      ...(['read-course', 'read-assignment', 'read-draft', 'read-round', 'mark-round', 'see-class'] as Deed[]),
+      'excuse-or-extend',
+      ...TEACHING
+    ]
   ]
 ];
 

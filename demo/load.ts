@@ -4,10 +4,13 @@ import { Readable } from 'node:stream';
 import { z } from 'zod';
 import type { Actor } from '../src/lib/core/people/policy';
 import type { Moment } from '../src/lib/core/time/moment';
-import { createAssignment } from '../src/lib/server/assignments/create-assignment';
+import { dayOf } from '../src/lib/core/time/wall-clock';
+import { noteResultSeen } from '../src/lib/server/assignments/own-progress';
 import { storeBlob } from '../src/lib/server/blobs/store';
 import { clock } from '../src/lib/server/clock';
-import { createCourse, enrol } from '../src/lib/server/courses/create-course';
+import { enterCalendarDays } from '../src/lib/server/courses/calendar';
+import { enrol } from '../src/lib/server/courses/create-course';
+import { invite } from '../src/lib/server/courses/invitations';
 import { select } from '../src/lib/server/db/connection';
 import { excuse, extend, receiveInPerson } from '../src/lib/server/marking/class-actions';
 import { lookAndSettle, returnRound } from '../src/lib/server/marking/return-round';
@@ -17,11 +20,13 @@ import { submitPacket } from '../src/lib/server/packets/submit';
 import { createPerson } from '../src/lib/server/people/create-person';
 import { noteDemo } from '../src/lib/server/settings';
 import { classmate, dice, type ClassmateDeed } from './classmates';
-import { demoFile, readWorld, type DemoAssignment, type DemoCourse, type DemoStep } from './read-world';
+import { openCourse, tell } from './open-course';
+import { demoFile, readWorld, type DemoCourse, type DemoStep } from './read-world';
+import { levelsOf, setAssignment, talk, type Ids } from './set-assignment';
 import { when } from './when';
 
 /** One thing that happens in the demo's past, at its moment. */
-interface Deed {
+export interface Deed {
   at: Moment;
   what: string;
   run: () => Promise<unknown>;
@@ -38,16 +43,26 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
   const at = (text: string) => when(text, now, school.zone);
   clock.set(at('school-30 08:00'), { frozen: true });
   const people = await createPeople(school);
+  for (const days of school.calendar)
+    await enterCalendarDays(person(people, 'petra'), {
+      ...days,
+      first: dayOf(at(days.first), school.zone),
+      last: dayOf(at(days.last), school.zone)
+    });
   const deeds: Deed[] = [];
   for (const course of courses) {
     const students = classOf(course, school.students);
-    const made = await openCourse(course, students, people, school.zone);
+    const teacher = person(people, course.teacher);
+    const made = await openCourse(course, teacher, school.zone, at);
+    for (const name of students) await enrol(made.id, person(people, handleOf(name)).id, 'student');
+    const speaker = (by: string) => (by === 'teacher' ? teacher : person(people, by));
+    for (const notice of course.notices) deeds.push(...tell(notice, made, teacher, speaker, at));
     for (const assignment of course.assignments) {
       const set = at(assignment.set);
       const ids: Ids = {};
-      deeds.push({ at: set, what: assignment.key, run: () => setAssignment(assignment, made, ids, at) });
+      deeds.push({ at: set, what: assignment.key, run: () => setAssignment(assignment, made, teacher, ids, at) });
+      deeds.push(...talk(assignment.said, ids, speaker, at));
       const due = assignment.due === undefined ? null : at(assignment.due);
-      const teacher = person(people, course.teacher);
       for (const name of students) {
         const student = person(people, handleOf(name));
         const steps = stories[handleOf(name)];
@@ -56,6 +71,7 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
       }
     }
   }
+  deeds.push(...school.newcomers.map((one) => invitation(one, courses, people, at)));
   deeds.sort((a, b) => a.at - b.at);
   for (const [i, deed] of deeds.entries()) {
     clock.set(deed.at, { frozen: true });
@@ -73,7 +89,23 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
 }
 
 type School = ReturnType<typeof readWorld>['school'];
-type Ids = { assignment?: string; places?: string[] };
+
+function invitation(
+  one: School['newcomers'][number],
+  courses: DemoCourse[],
+  people: Map<string, Actor>,
+  at: (text: string) => Moment
+): Deed {
+  const course = courses.find(({ slug }) => slug === one.invitedTo);
+  if (!course) throw new Error(`${one.name} is invited to a course that is not there.`);
+  const email = `${handleOf(one.name)}@skerrow.example`;
+  const teacher = { ...person(people, course.teacher), name: course.teacherName };
+  return {
+    at: at(one.at),
+    what: `inviting ${one.name}`,
+    run: () => invite(teacher, course.slug, { emails: [email], role: 'student' })
+  };
+}
 
 async function mustSucceed(deed: Deed): Promise<void> {
   const answer = z.object({ ok: z.boolean(), why: z.string().optional() }).safeParse(await deed.run());
@@ -85,7 +117,8 @@ async function mustSucceed(deed: Deed): Promise<void> {
 
 async function createPeople(school: School): Promise<Map<string, Actor>> {
   const staff = [...school.teachers, ...school.guardians];
-  const students = school.students.map((name) => ({
+  const names = [...school.students, ...school.newcomers.map(({ name }) => name)];
+  const students = names.map((name) => ({
     handle: handleOf(name),
     name,
     sortName: sortNameOf(name),
@@ -103,46 +136,14 @@ async function createPeople(school: School): Promise<Map<string, Actor>> {
   return people;
 }
 
-async function openCourse(course: DemoCourse, students: string[], people: Map<string, Actor>, zone: string) {
-  const { slug, title, emblem, units } = course;
-  const made = await createCourse({ slug, title, emblem, zone, units });
-  await enrol(made.id, person(people, course.teacher).id, 'teacher');
-  for (const name of students) await enrol(made.id, person(people, handleOf(name)).id, 'student');
-  return made;
-}
-
-async function setAssignment(
-  assignment: DemoAssignment,
-  course: { id: string; units: string[] },
-  ids: Ids,
-  at: (text: string) => Moment
-): Promise<void> {
-  const { key: _key, class: _class, set: _set, unit, opens, due, closes, ...given } = assignment;
-  const moment = (text: string | undefined) => (text === undefined ? null : at(text));
-  const made = await createAssignment({
-    ...given,
-    courseId: course.id,
-    unitId: course.units[unit - 1] ?? null,
-    opens: moment(opens),
-    due: moment(due),
-    closes: moment(closes)
-  });
-  ids.assignment = made.id;
-  const places = await select(
-    z.object({ id: z.string() }),
-    'select id from deliverables where assignment_id = $1 order by position',
-    [made.id]
-  );
-  ids.places = places.map((place) => place.id);
-}
-
 /** The whole school for a large course, the same part of it each time for a small one. Ilse is in all. */
 function classOf(course: DemoCourse, students: string[]): string[] {
   const [first = '', ...others] = students;
-  const order = new Map(others.map((name) => [name, dice(`${course.slug} ${name}`)()]));
+  const said = [...course.notices, ...course.assignments].flatMap((one) => one.said.map(({ by }) => by));
+  // Teodor is listed on the sign-in page, so that he should have something to do; who speaks in a course is in it.
+  const comesIn = (name: string) => name === 'Teodor Brandt' || said.includes(handleOf(name));
+  const order = new Map(others.map((name) => [name, comesIn(name) ? -1 : dice(`${course.slug} ${name}`)()]));
   others.sort((a, b) => (order.get(a) ?? 0) - (order.get(b) ?? 0));
-  // Teodor is listed on the sign-in page, so that he should have something to do.
-  others.sort((a, b) => Number(b === 'Teodor Brandt') - Number(a === 'Teodor Brandt'));
   return [first, ...others].slice(0, course.classSize);
 }
 
@@ -184,6 +185,8 @@ async function act(step: DemoStep, cast: Cast & { at: (text: string) => Moment }
       return revise(student, own);
     case 'declare':
       return declareDone(student, own);
+    case 'see':
+      return noteResultSeen(student, own.assignmentId);
     case 'excuse':
       return excuse(teacher, who);
     case 'in-person':
@@ -193,7 +196,14 @@ async function act(step: DemoStep, cast: Cast & { at: (text: string) => Moment }
     case 'look':
       return lookAndSettle(teacher, { ...(await standing(who)), remark, key: key() });
     case 'settle':
-      return returnRound(teacher, { ...(await standing(who)), points, remark, key: key(), outcome: 'settled' });
+      return returnRound(teacher, {
+        ...(await standing(who)),
+        points,
+        levels: ids.criteria?.flatMap((row, i) => row.levels[step.levels?.[i] ?? -1]?.id ?? []),
+        remark,
+        key: key(),
+        outcome: 'settled'
+      });
     case 'again': {
       const due = step.due === undefined ? undefined : at(step.due);
       return returnRound(teacher, {
@@ -211,7 +221,7 @@ async function act(step: DemoStep, cast: Cast & { at: (text: string) => Moment }
 }
 
 function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
-  const { ids, student, teacher } = cast;
+  const { ids, student, teacher, name } = cast;
   return deeds.map((deed) => ({
     at: deed.at,
     what: `${deed.do} of ${cast.name}`,
@@ -221,16 +231,18 @@ function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
       if (deed.do === 'submit') {
         const blob = await storeBlob(Readable.from([Buffer.from(deed.text)]));
         for (const [i, place] of (ids.places ?? []).entries()) {
-          const name = `${deed.names[i] ?? 'Work'}, ${cast.name}.txt`;
-          await addFile(student, { ...own, deliverableId: place, name, blob, key: null });
+          const fileName = `${deed.names[i] ?? 'Work'}, ${name}.txt`;
+          await addFile(student, { ...own, deliverableId: place, name: fileName, blob, key: null });
         }
         return submitPacket(student, { ...own, key: key() });
       }
       const round = await standing({ ...own, studentId: student.id });
       if (deed.do === 'look') return lookAndSettle(teacher, { ...round, remark: '', key: key() });
+      const judged = levelsOf(ids, name);
       return returnRound(teacher, {
         ...round,
-        points: deed.points,
+        points: judged?.points ?? deed.points,
+        levels: judged?.levels,
         remark: deed.remark,
         key: key(),
         outcome: 'settled'
@@ -272,5 +284,6 @@ function sortNameOf(name: string): string {
 
 function nameOf(handle: string, school: School): string {
   const staff = [...school.teachers, ...school.guardians].find((one) => one.handle === handle);
-  return staff?.name ?? school.students.find((name) => handleOf(name) === handle) ?? handle;
+  const names = [...school.students, ...school.newcomers.map(({ name }) => name)];
+  return staff?.name ?? names.find((name) => handleOf(name) === handle) ?? handle;
 }

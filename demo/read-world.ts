@@ -3,6 +3,9 @@ import { join } from 'node:path';
 import { parse } from 'yaml';
 import { z } from 'zod';
 import { LatePolicy } from '../src/lib/core/assignments/late-policy';
+import { CriterionDraft, MustDoDraft } from '../src/lib/core/assignments/draft';
+import { Wants } from '../src/lib/core/assignments/wants';
+import { RuleNames, StandingRules } from '../src/lib/core/courses/rules';
 import { SETTLES } from '../src/lib/core/packets/terms';
 
 const Person = z.object({
@@ -19,15 +22,47 @@ const School = z.object({
   teachers: z.array(Person),
   guardians: z.array(Person),
   students: z.array(z.string()),
+  /** In the school, in no course yet; invited to one. */
+  newcomers: z.array(z.object({ name: z.string(), invitedTo: z.string(), at: z.string() })),
+  calendar: z.array(
+    z.object({ kind: z.enum(['holiday', 'marking-pause']), title: z.string(), first: z.string(), last: z.string() })
+  ),
   listed: z.record(z.string(), z.string())
 });
+
+/** Something said in the demo: by whom (a handle, or `teacher`), when, and for an aside with whom. */
+const Said = z.object({ at: z.string(), by: z.string(), body: z.string(), aside: z.string().optional() });
+
+/** A file of demo/files that the course's teacher hands out. */
+const Material = z.object({ file: z.string(), title: z.string(), unit: z.number().int().optional() });
 
 const Course = z.object({
   title: z.string(),
   emblem: z.enum(['star', 'buoy', 'knot', 'page', 'scale', 'oar', 'shell', 'lamp']),
   teacher: z.string(),
   classSize: z.number().int(),
-  units: z.array(z.string())
+  unitWord: z.string().default('Unit'),
+  units: z.array(z.object({ title: z.string(), starts: z.string().optional(), visibleFrom: z.string().optional() })),
+  goals: z.string().default(''),
+  policies: z.string().default(''),
+  contacts: z
+    .array(z.object({ who: z.string(), how: z.string().default(''), hours: z.string().default('') }))
+    .default([]),
+  rules: StandingRules.prefault({}),
+  joinsByPhrase: z.boolean().default(false),
+  materials: z.array(Material).default([]),
+  notices: z
+    .array(
+      z.object({
+        at: z.string(),
+        title: z.string(),
+        body: z.string(),
+        unit: z.number().int().optional(),
+        attached: Material.omit({ unit: true }).optional(),
+        said: z.array(Said).default([])
+      })
+    )
+    .default([])
 });
 
 /** How far the classmates are: not yet due, submitted, submitted and mostly returned, or settled without a mark. */
@@ -41,6 +76,10 @@ const AssignmentFront = z.object({
   opens: z.string().optional(),
   due: z.string().optional(),
   closes: z.string().optional(),
+  passBy: z.string().optional(),
+  weight: z.number().optional(),
+  expectedMinutes: z.number().optional(),
+  inherits: RuleNames.optional(),
   allowance: z.number().optional(),
   takeBack: z.boolean().optional(),
   settles: z.enum(SETTLES).optional(),
@@ -48,8 +87,19 @@ const AssignmentFront = z.object({
   alsoOpen: z.boolean().optional(),
   followsDrafts: z.boolean().optional(),
   deliverables: z
-    .array(z.object({ title: z.string(), ask: z.string().default(''), optional: z.boolean().default(false) }))
+    .array(
+      z.object({
+        title: z.string(),
+        ask: z.string().default(''),
+        optional: z.boolean().default(false),
+        wants: Wants.default({})
+      })
+    )
     .default([]),
+  mustDo: z.array(MustDoDraft).default([]),
+  criteria: z.array(CriterionDraft).default([]),
+  materials: z.array(Material.omit({ unit: true })).default([]),
+  said: z.array(Said).default([]),
   class: ClassState
 });
 
@@ -68,16 +118,22 @@ const Step = z
       'again',
       'in-person',
       'excuse',
-      'extend'
+      'extend',
+      'see'
     ]),
     points: z.number(),
+    /** Levels of the rubric, row by row, counted from 0. */
+    levels: z.array(z.number().int()),
     remark: z.string().default(''),
     due: z.string()
   })
-  .partial({ add: true, do: true, points: true, due: true });
+  .partial({ add: true, do: true, points: true, levels: true, due: true });
 
 export type DemoAssignment = z.infer<typeof AssignmentFront> & { key: string; brief: string };
-export type DemoCourse = z.infer<typeof Course> & { slug: string; assignments: DemoAssignment[] };
+type CourseFile = z.infer<typeof Course> & { slug: string; assignments: DemoAssignment[] };
+export type DemoCourse = CourseFile & { teacherName: string };
+export type DemoSaid = z.infer<typeof Said>;
+export type DemoMaterial = z.infer<typeof Material>;
 export type DemoStep = z.infer<typeof Step>;
 
 const HERE = join(import.meta.dirname);
@@ -88,7 +144,11 @@ export function readWorld() {
   const stories = z
     .record(z.string(), z.record(z.string(), z.array(Step)))
     .parse(parse(readFileSync(join(HERE, 'stories.yaml'), 'utf8')));
-  const courses = readdirSync(join(HERE, 'courses')).sort().map(readCourse);
+  const teacherName = (handle: string) => school.teachers.find((one) => one.handle === handle)?.name ?? handle;
+  const courses = readdirSync(join(HERE, 'courses'))
+    .sort()
+    .map(readCourse)
+    .map((course) => ({ ...course, teacherName: teacherName(course.teacher) }));
   return { school, courses, stories };
 }
 
@@ -97,7 +157,7 @@ export function demoFile(name: string): string {
   return join(HERE, 'files', name);
 }
 
-function readCourse(slug: string): DemoCourse {
+function readCourse(slug: string): CourseFile {
   const folder = join(HERE, 'courses', slug);
   const course = Course.strict().parse(parse(readFileSync(join(folder, 'course.yaml'), 'utf8')));
   const files = readdirSync(folder).filter((name) => name.endsWith('.md'));

@@ -7,12 +7,15 @@ import sharp from 'sharp';
 import { dice } from './classmates';
 
 /**
- * Draws the small files that the demo's people hand in: `node --import tsx demo/render-files.ts`.
+ * Draws the small files that the demo's people hand in: `node --import tsx demo/render-files.ts [NAME…]`.
  *
  * They are kept in the repository; this is how they were made. Nothing in them shows a real person or place.
  */
-const save = (name: string, bytes: Uint8Array | string) =>
-  writeFileSync(join(import.meta.dirname, 'files', name), bytes);
+const wanted = process.argv.slice(2);
+const isWanted = (name: string) => wanted.length === 0 || wanted.includes(name);
+const save = (name: string, bytes: Uint8Array | string) => {
+  if (isWanted(name)) writeFileSync(join(import.meta.dirname, 'files', name), bytes);
+};
 
 async function docx(name: string, title: string, lines: string[]) {
   const children = [
@@ -50,6 +53,7 @@ async function photograph(seed: string): Promise<Buffer> {
 
 /** A short recording: a moving picture and a tone, encoded by the browser itself. */
 async function recording(name: string, words: string) {
+  if (!isWanted(name)) return;
   const browser = await chromium.launch({
     executablePath: '/usr/bin/chromium',
     args: ['--no-sandbox', '--autoplay-policy=no-user-gesture-required']
@@ -157,3 +161,97 @@ save('surprise.txt', 'Station 7 was empty. I counted it three times, because an 
 save('bird-count.txt', 'Harbour wall, 15:00 to 16:00. Eider 41, purple sandpiper 6, shag 3, herring gull: too many.\n');
 await recording('planing-the-stem.webm', 'Planing the stem');
 await recording('reading-aloud.webm', 'Reading aloud, page 112');
+
+/** A document of many short pages, to be opened at any of them. */
+async function book(name: string, title: string, pages: Array<{ head: string; lines: string[] }>) {
+  const document = await PDFDocument.create();
+  document.setTitle(title);
+  document.setCreationDate(new Date('2027-01-01T00:00:00Z'));
+  const font = await document.embedFont(StandardFonts.Helvetica);
+  for (const [i, { head, lines }] of pages.entries()) {
+    const page = document.addPage([420, 595]);
+    page.drawText(head, { x: 40, y: 540, size: 16, font, color: rgb(0.07, 0.26, 0.31) });
+    lines.forEach((line, n) => page.drawText(line, { x: 40, y: 510 - n * 16, size: 10, font }));
+    page.drawText(String(i + 1), { x: 205, y: 24, size: 9, font });
+  }
+  save(name, await document.save());
+}
+
+const KEY = [
+  ['Patella vulgata', 'limpet', 'a cone that cannot be lifted'],
+  ['Littorina littorea', 'periwinkle', 'a dark spiral, blunt at the tip'],
+  ['Semibalanus balanoides', 'acorn barnacle', 'a white crust with a diamond in it'],
+  ['Nucella lapillus', 'dog whelk', 'a pointed spiral with a groove'],
+  ['Fucus serratus', 'serrated wrack', 'flat and brown with a saw edge']
+];
+await book('shore-key.pdf', 'Shore key', [
+  { head: 'Shore key', lines: ['Skerrow Upper School, wet lab', '', 'Begin at the top. Stop where it is true.'] },
+  ...KEY.map(([latin = '', name = '', mark = '']) => ({ head: latin, lines: [name, '', `Look for ${mark}.`] })),
+  { head: 'Scale bar', lines: ['Copy this page at full size.', 'Each block is five centimetres.'] }
+]);
+const angle = (degrees: number) => `${Math.floor(degrees)} ${((degrees % 1) * 60).toFixed(1)}`;
+await book(
+  'almanac-extract.pdf',
+  'Almanac extract',
+  Array.from({ length: 200 }, (_, day) => ({
+    head: `Day ${day + 1}`,
+    lines: Array.from({ length: 24 }, (_, hour) => {
+      const sun = (180 + hour * 15 + day * 0.013) % 360;
+      const declination = 23.4 * Math.sin(((day - 80) / 365) * 2 * Math.PI);
+      return `${String(hour).padStart(2, '0')} h   GHA ${angle(sun)}   Dec ${angle(Math.abs(declination))} ${declination < 0 ? 'S' : 'N'}`;
+    })
+  }))
+);
+save('scale-bar.jpg', await photograph('scale bar'));
+save('pools-before.csv', `pool,height,species,count\n${rows(22).join('\n')}\n`);
+save(
+  'tide-table.csv',
+  `day,high,metres,low,metres\n${Array.from({ length: 28 }, (_, i) => `${i + 1},${String((4 + i) % 12).padStart(2, '0')}:${String((i * 7) % 60).padStart(2, '0')},${(1.8 + Math.sin(i / 4) * 0.4).toFixed(1)},${String((10 + i) % 12).padStart(2, '0')}:${String((i * 11) % 60).padStart(2, '0')},${(0.4 - Math.sin(i / 4) * 0.3).toFixed(1)}`).join('\n')}\n`
+);
+save(
+  'gauge-raw.csv',
+  `minute,metres\n${Array.from({ length: 300 }, (_, i) => `${i * 6},${i % 41 === 7 ? '99.9' : (1.1 + Math.sin(i / 20)).toFixed(2)}`).join('\n')}\n`
+);
+save(
+  'read-gauge.py',
+  'import csv\n\n# 99.9 is what the gauge writes when a seal sits on it.\nwith open("gauge-raw.csv") as file:\n    rows = [row for row in csv.DictReader(file) if row["metres"] != "99.9"]\n\nprint(len(rows), "readings kept")\n'
+);
+save(
+  'bench-notes.md',
+  '# Bench notes\n\n- Mark with a **knife**, not a pencil: a pencil line is as wide as the gap you will get.\n- Plane towards the vice.\n\n| Joint | Slope |\n|---|---|\n| Scarf | 8 to 1 |\n| Hood end | as the stem tells |\n'
+);
+await docx('report-outline.docx', 'Field report', [
+  'What I expected, and why:',
+  'What I found, pool by pool:',
+  'What explains the difference:',
+  'What the data cannot tell:'
+]);
+await docx('essay-starter.docx', 'The sea as a character', [
+  'The story that I chose, and the page where the sea first wants something:',
+  'My claim, in one sentence that somebody could disagree with:'
+]);
+
+/** A bell: three tones that die away, as uncompressed sound (WAV, 16 bit, one channel). */
+function bell(seconds: number, rate: number): Buffer {
+  const samples = Buffer.alloc(seconds * rate * 2);
+  for (let i = 0; i < seconds * rate; i++) {
+    const t = i / rate;
+    const tone = [440, 660, 1109].reduce((sum, hertz, n) => sum + Math.sin(2 * Math.PI * hertz * t) / (n + 1), 0);
+    samples.writeInt16LE(Math.round(9000 * tone * Math.exp(-2.2 * (t % 1.5))), i * 2);
+  }
+  const header = Buffer.alloc(44);
+  header.write('RIFF', 0);
+  header.writeUInt32LE(36 + samples.length, 4);
+  header.write('WAVEfmt ', 8);
+  header.writeUInt32LE(16, 16);
+  header.writeUInt16LE(1, 20);
+  header.writeUInt16LE(1, 22);
+  header.writeUInt32LE(rate, 24);
+  header.writeUInt32LE(rate * 2, 28);
+  header.writeUInt16LE(2, 32);
+  header.writeUInt16LE(16, 34);
+  header.write('data', 36);
+  header.writeUInt32LE(samples.length, 40);
+  return Buffer.concat([header, samples]);
+}
+save('harbour-bell.wav', bell(3, 16_000));

@@ -1,11 +1,11 @@
 <script lang="ts">
   import '../app.css';
   import { onMount } from 'svelte';
-  import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
   import Shell from '$ui/shell/Shell.svelte';
+  import { keepCurrent } from './shared/keep-current';
   import { rememberLists } from './shared/way-back.svelte';
   import { RunwayData } from './shared/runway-data.svelte';
 
@@ -22,10 +22,12 @@
   /** What changes elsewhere shows here: in another tab, at the teacher's, when a moment passes. */
   $effect(() => {
     if (!follows) return;
-    return followLive(() => {
-      void invalidateAll();
-      if (data.person?.studies) void runway.read();
-    });
+    const page = keepCurrent(() => runway.read());
+    const leave = followLive(page.changed);
+    return () => {
+      leave();
+      page.stop();
+    };
   });
 
   async function ask(typed: string): Promise<Found[]> {

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, file, test } from './world';
+import { expect, expectAccessible, file, openFromList, test } from './world';
 
-const open = (page: Page, title: string) => page.getByRole('link', { name: new RegExp(title) }).click();
+const open = openFromList;
 const bar = (page: Page) => page.getByRole('complementary', { name: 'Where it stands' });
 
 test('from set to settled: attach, submit, take back, submit again, mark, hear back', async ({ world }) => {
@@ -59,7 +59,7 @@ test('another round starts from the remark, with a new due moment', async ({ wor
   await expect(casper.getByRole('heading', { level: 1 })).not.toHaveText('Ilse Varga');
   await ilse.reload();
   await expect(bar(ilse)).toContainText('Back with you: another round asked');
-  await expect(ilse.getByText('Fri 19 Mar, 18:00').first()).toBeVisible();
+  await expect(ilse.getByRole('main').getByText('Fri 19 Mar, 18:00').first()).toBeVisible();
 });
 
 test('submit in two tabs at once makes one round, and both tabs know it', async ({ world }) => {

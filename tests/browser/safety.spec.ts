@@ -15,7 +15,11 @@ function raw(world: World, path: string, headers: Record<string, string>, body: 
 
 test('requests from other sites change nothing', async ({ world }) => {
   const ilse = await world.as('ilse');
-  await ilse.getByRole('link', { name: /Field report, rock pools/ }).click();
+  await ilse
+    .getByRole('main')
+    .getByRole('listitem')
+    .getByRole('link', { name: /Field report, rock pools/ })
+    .click();
   await expect(ilse.getByRole('button', { name: /^Submit round 1/ })).toBeVisible();
   const path = `${new URL(ilse.url()).pathname}?/submit`;
   const cookie = (await ilse.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
@@ -57,7 +61,11 @@ test('the session cookie is out of reach of scripts, and over after signing out'
 
 test('an upload that breaks off leaves nothing in the packet and nothing on disk', async ({ world }) => {
   const ilse = await world.as('ilse');
-  await ilse.getByRole('link', { name: /Field report, rock pools/ }).click();
+  await ilse
+    .getByRole('main')
+    .getByRole('listitem')
+    .getByRole('link', { name: /Field report, rock pools/ })
+    .click();
   await expect(ilse.getByRole('button', { name: /^Submit round 1: 2 pieces/ })).toBeVisible();
   const path = `${new URL(ilse.url()).pathname}?/addFiles`;
   const cookie = (await ilse.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');

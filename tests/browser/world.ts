@@ -48,6 +48,23 @@ export async function expectAccessible(page: Page): Promise<void> {
   expect(grave.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([]);
 }
 
+/** Opens something from the list that is on the page. */
+export const openFromList = (page: Page, title: string) =>
+  page
+    .getByRole('main')
+    .getByRole('listitem')
+    .getByRole('link', { name: new RegExp(title) })
+    .first()
+    .click();
+
+/** Signs out, wherever the bar keeps it at this width. */
+export async function signOut(page: Page): Promise<void> {
+  const folded = page.getByLabel('Theme and account');
+  if (await folded.isVisible()) await folded.click();
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+}
+
 /** A file as a person chooses it. */
 export const file = (name: string, content: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
 
@@ -57,7 +74,7 @@ export async function signIn(page: Page, url: string, handle: string): Promise<v
   await page.getByLabel('Account name').fill(handle);
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
-  await expect(page.getByRole('button', { name: 'Sign out' })).toBeVisible();
+  await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }
 
 function worldOn(url: string, database: string, browser: Browser): World {

@@ -1,7 +1,9 @@
+import { mayForSchool } from '$core/people/policy';
 import { readOwnCourses } from '$server/courses/own-courses';
 import { signedIn } from '../shared/guard';
 
 export const load = async ({ locals, url }) => {
-  const { courses } = await readOwnCourses(signedIn(locals, url));
-  return { courses };
+  const person = signedIn(locals, url);
+  const { courses } = await readOwnCourses(person);
+  return { courses, keepsCalendar: mayForSchool(person, 'keep-calendar') };
 };

@@ -24,7 +24,10 @@
 <div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
   <div class="mb-5 flex flex-wrap items-center gap-4">
     <h1 class="text-3xl font-bold">Courses</h1>
-    <a class="btn ml-auto btn-sm" href="/join">Join a course</a>
+    <span class="ml-auto flex gap-2">
+      {#if data.keepsCalendar}<a class="btn btn-sm" href="/calendar">School calendar</a>{/if}
+      <a class="btn btn-sm" href="/join">Join a course</a>
+    </span>
   </div>
   {#if data.courses.length === 0}
     <div class="rounded bg-base-100 p-8">

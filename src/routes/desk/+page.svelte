@@ -1,7 +1,8 @@
 <script lang="ts">
+  import { pauseWords } from '$core/courses/calendar';
   import { arrangeDesk } from '$core/packets/desk';
   import { suggest } from '$core/plan/suggest';
-  import { dayName } from '$core/time/words';
+  import { calendarDay, dayName } from '$core/time/words';
   import DeskGroupList from '$ui/desk/DeskGroupList.svelte';
   import DeskNotices from '$ui/desk/DeskNotices.svelte';
   import Invited from '$ui/desk/Invited.svelte';
@@ -14,6 +15,7 @@
   const groups = $derived(
     [...all].filter(([group, lines]) => lines.length > 0 && (data.view.show === null || data.view.show === group))
   );
+  const pause = $derived(pauseWords(data.stretch, data.stretch ? calendarDay(data.stretch.last) : ''));
   const waiting = $derived(all.get('needs-you')?.length ?? 0);
   const suggestion = $derived(data.view.show === null ? suggest(data.lines, data.now) : null);
   const beyond = $derived({
@@ -68,6 +70,7 @@
         </h2>
         <p class="text-sm opacity-80">{GROUP_WORDS[group].about}</p>
       </div>
+      {#if group === 'with-teacher' && pause}<p class="mb-2">{pause}</p>{/if}
       <DeskGroupList {group} {lines} zone={data.zone} now={data.now} order={data.view.order} />
       {#if more > 0}<p class="mt-2"><a class="link" href="/desk/all">{more} more</a></p>{/if}
     </section>

@@ -7,12 +7,14 @@ import type { RunwayDue } from '$core/plan/runway';
 export class RunwayData {
   current = $state<{ dues: RunwayDue[]; now: number } | null>(null);
 
-  async read(): Promise<void> {
+  /** @returns whether the server answered; without a connection the ribbon keeps what it last knew */
+  async read(): Promise<boolean> {
     try {
       const answer = await fetch('/runway');
       if (answer.ok) this.current = (await answer.json()) as RunwayData['current'];
+      return answer.ok;
     } catch {
-      // Without a connection the ribbon keeps what it last knew.
+      return false;
     }
   }
 }

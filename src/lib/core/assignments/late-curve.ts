@@ -16,7 +16,7 @@ const MOST_STEPS = 15;
  * What submitting costs hour by hour: each moment at which the share of the points that is kept falls.
  *
  * @param due    the effective due moment
- * @param closes after which nothing can be submitted; the curve ends there. Null for never
+ * @param closes after which nothing can be submitted; the curve ends there at the latest. Null for never
  * @param zone   the course's IANA zone: days are counted on its wall clock
  * @returns the steps in order, the first being the due moment at full points; and where the curve ends
  */
@@ -37,8 +37,9 @@ export function lateCurve(
       if (kept !== steps.at(-1)?.kept) steps.push({ from: begins, kept });
     }
   }
-  const lastFall = steps.at(-1)?.from ?? due;
-  const ends = closes ?? lastFall + DAY;
+  // Past the last fall nothing changes: two days more show that.
+  const levelled = (steps.at(-1)?.from ?? due) + 2 * DAY;
+  const ends = closes === null ? levelled : Math.min(closes, levelled);
   return { steps: steps.filter(({ from }) => from < ends), ends: Math.max(ends, due) };
 }
 

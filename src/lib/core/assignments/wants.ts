@@ -15,7 +15,7 @@ export const PIECE_KINDS = ['file', 'link', 'scan', 'recording', 'page'] as cons
  * What a deliverable asks of its pieces. Every part can be left out; what is left out is not asked.
  *
  * `types`: endings of file names without the dot; `seconds`: length of a recording; `naming`: a pattern with
- * `{surname}`, `{name}`, `{title}` and `{course}`.
+ * `{surname}`, `{name}`, `{assignment}`, `{deliverable}` and `{course}`.
  */
 export const Wants = z.object({
   kinds: z.array(z.enum(PIECE_KINDS)).max(PIECE_KINDS.length).optional(),
@@ -32,8 +32,12 @@ export const Wants = z.object({
 });
 export type Wants = z.infer<typeof Wants>;
 
-/** What is wanted, one short phrase for each part, in the order in which a student thinks of them. */
-export function wantsWords(wants: Wants): string[] {
+/**
+ * What is wanted, one short phrase for each part, in the order in which a student thinks of them.
+ *
+ * @param named the name that the pattern wants of the reader's own piece; without it, the pattern itself is said
+ */
+export function wantsWords(wants: Wants, named: string | null = null): string[] {
   const { kinds, types, words, pages, seconds, howMany, bytes, naming } = wants;
   return [
     kinds && kinds.length > 0 && kinds.length < PIECE_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
@@ -43,18 +47,24 @@ export function wantsWords(wants: Wants): string[] {
     pages && rangeWords(pages, (n) => (n === 1 ? '1 page' : `${n} pages`)),
     seconds && rangeWords(seconds, (n) => span(n * 1000)),
     bytes !== undefined && `at most ${sizeText(bytes)} each`,
-    naming !== undefined && `named ${naming}`
+    naming !== undefined && `named ${named ?? naming}`
   ].filter((phrase): phrase is string => typeof phrase === 'string' && phrase !== '');
 }
 
-/** The name that a naming pattern wants of this student's piece, without its ending. */
-export function wantedName(naming: string, by: { name: string; sortName: string }, title: string): string {
-  const surname = by.sortName.split(',')[0] ?? by.name;
-  return naming
-    .replaceAll('{surname}', surname)
-    .replaceAll('{name}', by.name)
-    .replaceAll('{title}', title)
-    .replace(/[\\/:*?"<>|]/g, '-');
+/** What the words of a naming pattern stand for. */
+export interface NamedBy {
+  name: string;
+  /** Family name first, as rosters sort: "Varga, Ilse". */
+  sortName: string;
+  assignment: string;
+  deliverable: string;
+  course: string;
+}
+
+/** The name that a naming pattern wants of this student's piece, without its ending; fit for any file system. */
+export function wantedName(naming: string, by: NamedBy): string {
+  const words: Record<string, string> = { ...by, surname: by.sortName.split(',')[0] ?? by.name };
+  return naming.replace(/\{(\w+)\}/g, (whole, word: string) => words[word] ?? whole).replace(/[\\/:*?"<>|]/g, '-');
 }
 
 /** "800 to 1,200 words", "at least 2 pages", "at most 3 min", "exactly 1 page". */

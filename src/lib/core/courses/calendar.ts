@@ -12,8 +12,8 @@ export function calendarWords(kind: CalendarDays['kind']): string {
   return kind === 'holiday' ? 'No lessons' : 'Nothing is marked';
 }
 
-/** The stretch in which a day lies, the marking pause before the holiday since it explains a wait; or null. */
-export function stretchOn(days: readonly CalendarDays[], day: string): CalendarDays | null {
-  const on = days.filter(({ first, last }) => first <= day && day <= last);
-  return on.find(({ kind }) => kind === 'marking-pause') ?? on[0] ?? null;
+/** Why a submit may wait longer at present, or null where nothing explains it. */
+export function pauseWords(stretch: CalendarDays | null, last: string): string | null {
+  if (stretch === null) return null;
+  return `${stretch.title} lasts until ${last}: ${stretch.kind === 'holiday' ? 'no lessons, and little is marked' : 'nothing is marked'}.`;
 }

@@ -32,6 +32,12 @@ const BY_TYPE: ReadonlyArray<[RegExp, PreviewKind]> = [
 /** Bytes that say nothing of what they are may be text; its ending then tells of which kind. */
 const MAYBE_TEXT = /^(text\/.*|application\/(octet-stream|json))$/;
 
+/** What kind of file it is, by its name: "PDF", "CSV"; "File" where its name has no ending. */
+export function kindText(name: string): string {
+  const ending = /\.([a-z0-9]{1,8})$/i.exec(name)?.[1];
+  return ending?.toUpperCase() ?? 'File';
+}
+
 /** What was made of a file so that it can be shown; the file itself is fetched by those kinds that need it. */
 export type Preview =
   | { kind: 'pdf' | 'picture' | 'sound' | 'film' | 'none' }

@@ -9,6 +9,8 @@ export interface DeliverableView {
   ask: string;
   optional: boolean;
   wants: Wants;
+  /** What its naming pattern wants the reader's own piece to be called; null where there is none. */
+  named?: string | null;
 }
 
 /** A file as it lies in a packet or a round. */

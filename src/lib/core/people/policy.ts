@@ -52,6 +52,16 @@ export function may(actor: Actor | null, deed: Deed, relation: Relation): boolea
   return RULES[deed](relation);
 }
 
+/** What is done for the whole school, by a role in it. */
+export type SchoolDeed = 'keep-calendar';
+
+/** Whether a person may do something for the whole school. Denies unless a rule says yes. */
+export function mayForSchool(actor: Actor | null, deed: SchoolDeed): boolean {
+  return actor !== null && actor.schoolRoles.includes(SCHOOL_RULES[deed]);
+}
+
+const SCHOOL_RULES: Record<SchoolDeed, SchoolRole> = { 'keep-calendar': 'office' };
+
 const teaches = (r: Relation) => r.courseRole === 'teacher';
 const studies = (r: Relation) => r.courseRole === 'student';
 const owns = (r: Relation) => studies(r) && r.ownsPacket === true;

@@ -32,6 +32,11 @@ export function dayName(moment: Moment, zone: string): string {
   return dateFormat(zone, 'dayName').format(moment);
 }
 
+/** A day of the calendar, written `YYYY-MM-DD`: "10 March". */
+export function calendarDay(day: string): string {
+  return dateFormat('UTC', 'calendarDay').format(Date.parse(day));
+}
+
 /** Where an instant lies from now: "in 3 h", "2 days ago", "now". */
 export function relative(moment: Moment, now: Moment): string {
   const away = Math.abs(moment - now);
@@ -62,6 +67,7 @@ const FORMATS = {
   day: { weekday: 'short', day: 'numeric', month: 'short' },
   dayWithYear: { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' },
   dayName: { weekday: 'long', day: 'numeric', month: 'long' },
+  calendarDay: { day: 'numeric', month: 'long' },
   time: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
   seconds: { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }
 } as const satisfies Record<string, Intl.DateTimeFormatOptions>;

@@ -1,14 +1,14 @@
-import type { z } from 'zod';
 import { AssignmentDraft } from '$core/assignments/draft';
 import { StandingRules, rulesFor } from '$core/courses/rules';
-import { z as zod } from 'zod';
+import { z } from 'zod';
 import { clock } from '../clock';
+import { nextPlace } from '../courses/next-place';
 import { inTransaction, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
 import { briefFromMarkdown } from './brief';
 import { writeParts } from './write-parts';
 
-export const NewAssignment = AssignmentDraft.safeExtend({ courseId: zod.uuid() });
+export const NewAssignment = AssignmentDraft.safeExtend({ courseId: z.uuid() });
 
 /**
  * Sets an assignment. Where no deliverable is named it gets one open one, so that a packet always has a place; an
@@ -21,6 +21,7 @@ export async function createAssignment(input: z.input<typeof NewAssignment>): Pr
       {
         ...(await assignmentRow(given, given.courseId, tx)),
         courseId: given.courseId,
+        position: await nextPlace(given.courseId, given.unitId, tx),
         createdAt: new Date(clock.now())
       },
       { transaction: tx }
@@ -33,7 +34,7 @@ export async function createAssignment(input: z.input<typeof NewAssignment>): Pr
 /** The columns of an assignment as a draft wants them, with the course's rules where it follows them. */
 export async function assignmentRow(draft: AssignmentDraft, courseId: string, tx: Tx) {
   const [course] = await select(
-    zod.object({ rules: StandingRules }),
+    z.object({ rules: StandingRules }),
     'select rules from courses where id = $1',
     [courseId],
     tx

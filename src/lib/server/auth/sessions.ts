@@ -13,6 +13,8 @@ const SEEN_EVERY = 10 * MINUTE;
 export interface SignedIn {
   id: string;
   name: string;
+  /** Family name first, as rosters sort. */
+  sortName: string;
   handle: string;
   zone: string;
   schoolRoles: Array<'office' | 'guardian'>;
@@ -71,6 +73,7 @@ export async function closeAllSessions(personId: string): Promise<void> {
 const SessionRow = z.object({
   id: z.string(),
   name: z.string(),
+  sortName: z.string(),
   handle: z.string(),
   zone: z.string(),
   schoolRoles: z.array(z.enum(['office', 'guardian'])),
@@ -83,7 +86,7 @@ const holdsRole = (role: string) =>
   `exists (select 1 from enrolments e where e.person_id = p.id and e.left_at is null and e.role = '${role}')`;
 
 const FIND = `
-  select p.id, p.name, p.handle, p.zone,
+  select p.id, p.name, p.sort_name as "sortName", p.handle, p.zone,
     array(select role from school_roles r where r.person_id = p.id) as "schoolRoles",
     ${holdsRole('student')} as studies, ${holdsRole('teacher')} as teaches, ${ms('s.seen_at')} as seen
   from sessions s join people p on p.id = s.person_id

@@ -4,7 +4,9 @@ import { RULE_NAMES, StandingRules } from '$core/courses/rules';
 import type { Actor } from '$core/people/policy';
 import { briefFromMarkdown } from '../assignments/brief';
 import { audit } from '../audit';
+import { clock } from '../clock';
 import { execute, select } from '../db/connection';
+import { CalendarRow } from './calendar';
 import { shaping } from './shape-outline';
 
 export const Contact = z.object({
@@ -73,20 +75,24 @@ export async function changeRules(
   });
 }
 
+/**
+ * Ends a course, or takes it up again. What is in an ended course leaves everyone's Desk and runway and nobody can join
+ * it; its pages, rounds and grades stay where they are.
+ */
+export async function endCourse(person: Actor, course: string, ended: 'ended' | 'running'): Promise<void> {
+  await shaping(person, course, async (id, tx) => {
+    const at = ended === 'ended' ? new Date(clock.now()) : null;
+    await execute('update courses set archived_at = $2 where id = $1', [id, at], tx);
+    await audit(person.id, ended === 'ended' ? 'end-course' : 'take-course-up', id, {}, tx);
+  });
+}
+
 const AboutRow = z.object({
   goalsMd: z.string(),
   policiesMd: z.string(),
   contacts: z.array(Contact),
   rules: StandingRules,
-  calendar: z.array(
-    z.object({
-      id: z.string(),
-      kind: z.enum(['holiday', 'marking-pause']),
-      title: z.string(),
-      first: z.string(),
-      last: z.string()
-    })
-  )
+  calendar: z.array(CalendarRow)
 });
 
 const ABOUT = `

@@ -7,10 +7,11 @@ import { registerBlob } from '../blobs/register';
 import { BlobRefused, storeBlob, type StoredBlob } from '../blobs/store';
 import { clock } from '../clock';
 import { config } from '../config';
-import { execute, select } from '../db/connection';
+import { execute, select, type Tx } from '../db/connection';
 import { NotHere } from '../outcome';
 import { readMultipart } from '../uploads/multipart';
 import { courseFor } from './course-head';
+import { nextPlace } from './next-place';
 import { shaping } from './shape-outline';
 
 /** Where a material lies: in a unit, beside a brief, with a notice, or in the course at large. */
@@ -34,8 +35,7 @@ export async function addMaterial(
       `insert into materials (course_id, unit_id, assignment_id, notice_id, title, name, sha256, added_at, added_by, position)
        values ($1, (select id from units where id = $2 and course_id = $1),
          (select id from assignments where id = $3 and course_id = $1),
-         (select id from notices where id = $4 and course_id = $1), $5, $6, $7, $8, $9,
-         (select count(*) from materials where course_id = $1)) returning id`,
+         (select id from notices where id = $4 and course_id = $1), $5, $6, $7, $8, $9, $10) returning id`,
       [
         courseId,
         home.unitId ?? null,
@@ -45,12 +45,26 @@ export async function addMaterial(
         file.name,
         file.blob.sha256,
         new Date(clock.now()),
-        person.id
+        person.id,
+        await placeIn(courseId, home, tx)
       ],
       tx
     );
     return { id: made?.id ?? '' };
   });
+}
+
+/** Materials of a unit stand in its outline; those beside a brief or with a notice, in the order in which they came. */
+async function placeIn(courseId: string, home: MaterialHome, tx: Tx): Promise<number> {
+  const owner = home.assignmentId ?? home.noticeId ?? null;
+  if (owner === null) return nextPlace(courseId, home.unitId ?? null, tx);
+  const [row] = await select(
+    z.object({ n: z.number() }),
+    'select count(*)::int as n from materials where assignment_id = $1 or notice_id = $1',
+    [owner],
+    tx
+  );
+  return row?.n ?? 0;
 }
 
 const Fields = z.object({

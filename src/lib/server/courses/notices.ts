@@ -10,6 +10,7 @@ import { NotHere } from '../outcome';
 import { readPosts } from '../threads/posts';
 import { courseFor } from './course-head';
 import { materialsOf } from './materials';
+import { nextPlace } from './next-place';
 import { shaping } from './shape-outline';
 
 export const NewNotice = z.object({
@@ -30,7 +31,7 @@ export async function giveNotice(
     const id = randomUUID();
     await execute(
       `insert into notices (id, course_id, unit_id, title, body_md, body_html, by_person, at, visible_from, position)
-       values ($1, $2, (select id from units where id = $3 and course_id = $2), $4, $5, $6, $7, $8, $9, 10000)`,
+       values ($1, $2, (select id from units where id = $3 and course_id = $2), $4, $5, $6, $7, $8, $9, $10)`,
       [
         id,
         courseId,
@@ -40,7 +41,8 @@ export async function giveNotice(
         briefFromMarkdown(body),
         person.id,
         new Date(clock.now()),
-        visibleFrom === null ? null : new Date(visibleFrom)
+        visibleFrom === null ? null : new Date(visibleFrom),
+        await nextPlace(courseId, unitId, tx)
       ],
       tx
     );

@@ -1,8 +1,12 @@
 import { z } from 'zod';
+import type { CalendarDays } from '$core/courses/calendar';
 import type { CourseCard, DeskNotice, PendingInvitation } from '$core/courses/views';
 import type { Actor } from '$core/people/policy';
+import type { Reader } from '$core/people/reader';
+import { dayOf } from '$core/time/wall-clock';
 import { clock } from '../clock';
 import { jsonRows as rows, ms, select } from '../db/connection';
+import { CalendarRow } from './calendar';
 
 /** More unread notices than this are read in their courses. */
 const NOTICES_SHOWN = 12;
@@ -11,11 +15,18 @@ const NOTICES_SHOWN = 12;
  * A person's courses, the invitations that wait for them and the notices that they have not read. One query, since the
  * Desk shows all three.
  */
-export async function readOwnCourses(
-  person: Actor
-): Promise<{ courses: CourseCard[]; invitations: PendingInvitation[]; notices: DeskNotice[] }> {
-  const [row] = await select(Row, OWN, [person.id, new Date(clock.now()), NOTICES_SHOWN]);
-  return row ?? { courses: [], invitations: [], notices: [] };
+export async function readOwnCourses(person: Actor & Reader): Promise<OwnCourses> {
+  const now = clock.now();
+  const [row] = await select(Row, OWN, [person.id, new Date(now), NOTICES_SHOWN, dayOf(now, person.zone)]);
+  return row ?? { courses: [], invitations: [], notices: [], stretch: null };
+}
+
+export interface OwnCourses {
+  courses: CourseCard[];
+  invitations: PendingInvitation[];
+  notices: DeskNotice[];
+  /** Holiday or marking pause that today is part of: it explains a wait. */
+  stretch: CalendarDays | null;
 }
 
 const Role = z.enum(['student', 'teacher']);
@@ -49,7 +60,8 @@ const Row = z.object({
       by: z.string(),
       at: z.number()
     })
-  )
+  ),
+  stretch: CalendarRow.nullable()
 });
 
 const OWN = `select
@@ -67,4 +79,6 @@ const OWN = `select
     join people b on b.id = n.by_person
     where e.person_id = $1 and e.left_at is null and n.by_person <> $1 and n.at >= e.joined_at - interval '30 days'
       and not exists (select 1 from notice_reads r where r.notice_id = n.id and r.person_id = $1)
-    order by n.at desc, n.id limit $3`)} as notices`;
+    order by n.at desc, n.id limit $3`)} as notices,
+  (select to_jsonb(d) from (select id, kind, title, first_day::text as first, last_day::text as last from calendar_days
+    where $4::date between first_day and last_day order by kind desc limit 1) d) as stretch`;

@@ -42,10 +42,15 @@ const candidates = (from: string) => `
   with mine as materialized (
     select e.course_id, e.role from enrolments e where e.person_id = $1 and e.left_at is null
   ), hits as materialized (${from})
-  select h.kind, h.id::text as id, h.title, c.title as detail, c.emblem
+  select h.kind, h.id::text as id, h.title, concat_ws(', ', c.title, beside.title) as detail, c.emblem
   from hits h
   join mine m on m.course_id = h.course_id
   join courses c on c.id = h.course_id
+  left join lateral (
+    select coalesce(a.title, n.title, u.title) as title from materials f left join assignments a on a.id = f.assignment_id
+      left join notices n on n.id = f.notice_id left join units u on u.id = f.unit_id
+    where h.kind = 'material' and f.id = h.id
+  ) beside on true
   where (h.party_id is null or h.party_id = $1)
     and (m.role = 'teacher' or h.kind = 'piece'
       or (h.kind = 'assignment' and exists (select 1 from assignments a left join units u on u.id = a.unit_id

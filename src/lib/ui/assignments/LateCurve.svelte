@@ -17,10 +17,10 @@
   const { due, closes, policy, courseZone, zone, now }: Props = $props();
 
   const WIDTH = 260;
-  const HEIGHT = 74;
+  const HEIGHT = 84;
   const curve = $derived(lateCurve(due, closes, courseZone, policy));
   const x = $derived(scaleLinear([due - (curve.ends - due) * 0.12, curve.ends], [2, WIDTH - 4]));
-  const y = scaleLinear([0, 1], [HEIGHT - 16, 14]);
+  const y = scaleLinear([0, 1], [HEIGHT - 16, 16]);
   const points = $derived([
     [x.domain()[0] ?? due, 1] as [number, number],
     ...curve.steps.map(({ from, kept }) => [from, kept] as [number, number]),
@@ -34,6 +34,16 @@
   );
   const percent = (kept: number) => `${Math.round(kept * 100)} %`;
   const last = $derived(curve.steps.at(-1));
+  /** Room that a label takes; steps that lie closer to the one before go without. */
+  const LABEL = 34;
+  const labelled = $derived.by(() => {
+    let free = -Infinity;
+    return curve.steps.slice(1).filter((step) => {
+      if (x(step.from) < free) return false;
+      free = x(step.from) + LABEL;
+      return true;
+    });
+  });
 </script>
 
 <figure>
@@ -45,21 +55,19 @@
   >
     <line x1="0" x2={WIDTH} y1={y(0)} y2={y(0)} class="stroke-base-300" />
     <path d={path} fill="none" class="stroke-primary" stroke-width="2" />
-    {#each curve.steps.slice(0, 4) as step (step.from)}
+    {#each labelled as step (step.kept)}
       <text x={x(step.from) + 2} y={y(step.kept) - 3} class="fill-base-content text-[10px]">{percent(step.kept)}</text>
     {/each}
-    {#if last && curve.steps.length > 4}
-      <text x={WIDTH - 4} y={y(last.kept) - 3} text-anchor="end" class="fill-base-content text-[10px]"
-        >{percent(last.kept)}</text
-      >
-    {/if}
     <text x={x(due)} y={HEIGHT - 4} text-anchor="middle" class="fill-base-content text-[10px]">due</text>
-    {#if closes !== null}<text x={WIDTH - 4} y={HEIGHT - 4} text-anchor="end" class="fill-base-content text-[10px]"
-        >closes</text
+    {#if closes === curve.ends}<text
+        x={WIDTH - 4}
+        y={HEIGHT - 4}
+        text-anchor="end"
+        class="fill-base-content text-[10px]">closes</text
       >{/if}
     {#if now > due && now < curve.ends}
-      <line x1={x(now)} x2={x(now)} y1="8" y2={y(0)} class="stroke-error" stroke-dasharray="3 2" />
-      <text x={x(now) + 3} y="9" class="fill-error text-[10px]">now</text>
+      <line x1={x(now)} x2={x(now)} y1="16" y2={y(0)} class="stroke-error" stroke-dasharray="3 2" />
+      <text x={x(now) + 3} y={HEIGHT - 4} class="fill-error text-[10px]">now</text>
     {/if}
   </svg>
   <details class="text-sm">
@@ -73,7 +81,7 @@
         ></thead
       >
       <tbody>
-        {#each curve.steps as step (step.from)}
+        {#each curve.steps as step (step.kept)}
           <tr
             ><td class="pr-4">{absolute(step.from, zone, now)}</td><td class="figures text-right"
               >{percent(step.kept)}</td

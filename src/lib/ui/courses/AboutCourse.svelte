@@ -1,8 +1,8 @@
 <script lang="ts">
   import { PIECE_KINDS, wantsWords } from '$core/assignments/wants';
-  import { calendarWords } from '$core/courses/calendar';
   import type { CourseAbout } from '$core/courses/views';
   import { latePolicyWords } from '$core/packets/due';
+  import CalendarList from './CalendarList.svelte';
 
   /** What holds for the whole course, so that no assignment has to repeat it. */
   const { about }: { about: CourseAbout } = $props();
@@ -10,8 +10,6 @@
   const kinds = $derived(
     rules.kinds.length === PIECE_KINDS.length ? ['Any kind of piece'] : wantsWords({ kinds: rules.kinds })
   );
-  const day = (text: string) =>
-    new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(Date.parse(text));
 </script>
 
 <div class="grid gap-8 lg:grid-cols-[minmax(0,1fr)_22rem]">
@@ -59,16 +57,7 @@
     </section>
     <section aria-labelledby="calendar">
       <h2 id="calendar" class="mb-2 text-xl font-semibold">The school's calendar</h2>
-      <ul class="grid gap-1.5">
-        {#each about.calendar as days (days.id)}
-          <li>
-            <b>{days.title}</b>: {days.last === days.first
-              ? day(days.first)
-              : `${day(days.first)} to ${day(days.last)}`}.
-            <span class="opacity-85">{calendarWords(days.kind)}.</span>
-          </li>
-        {:else}<li>No holidays are entered.</li>{/each}
-      </ul>
+      <CalendarList days={about.calendar} />
     </section>
   </div>
 </div>

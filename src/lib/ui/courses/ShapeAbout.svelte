@@ -71,7 +71,7 @@
     <Field label="Rounds for each assignment" about="Empty for as many as one likes">
       <input class="input w-full" name="allowance" inputmode="numeric" value={allowance ?? ''} />
     </Field>
-    <Field label="How pieces are named" about={'For example {surname}, {title}'}>
+    <Field label="How pieces are named" about={'For example {surname} {deliverable}'}>
       <input class="input w-full" name="naming" value={naming} maxlength="120" />
     </Field>
     <label class="flex items-center gap-2"
@@ -102,3 +102,12 @@
     </p>
   </form>
 </details>
+<form method="post" action="?/end" use:act class="mt-3 flex flex-wrap items-center gap-4 rounded bg-base-100 p-4">
+  <input type="hidden" name="to" value={course.archived ? 'running' : 'ended'} />
+  <button class="btn">{course.archived ? 'Take the course up again' : 'End the course'}</button>
+  <p class="text-sm opacity-85">
+    {course.archived
+      ? 'Its open work comes back to its students’ Desks.'
+      : 'Its work leaves everyone’s Desk and nobody can join. Rounds and grades stay, and you can take it up again.'}
+  </p>
+</form>

@@ -17,9 +17,8 @@
   <section class="mb-4 flex flex-wrap items-center gap-4 rounded border-l-4 border-accent bg-base-100 p-4">
     <Emblem emblem={invitation.emblem} />
     <p class="grow">
-      {invitation.by} invites you to <b>{invitation.courseTitle}</b>
-      {invitation.role === 'teacher' ? 'as a teacher' : ''}.
-      <span class="block text-sm opacity-80">Over <When moment={invitation.expires} {zone} {now} /></span>
+      {invitation.by} invites you {invitation.role === 'teacher' ? 'to teach' : 'to'} <b>{invitation.courseTitle}</b>.
+      <span class="block text-sm opacity-80">Open until <When moment={invitation.expires} {zone} {now} /></span>
     </p>
     <form method="post" action="/join?/accept" use:act>
       <input type="hidden" name="invitationId" value={invitation.id} />

@@ -15,7 +15,14 @@
   const { deliverables, pieces, alsoOpen, editable, formKey, largest }: Props = $props();
 
   const extra = $derived(pieces.filter((piece) => piece.deliverableId === null));
-  const also = { id: null, title: 'Also', ask: 'Anything else that belongs to it.', optional: true, wants: {} };
+  const also: Omit<DeliverableView, 'id'> & { id: null } = {
+    id: null,
+    title: 'Also',
+    ask: 'Anything else that belongs to it.',
+    optional: true,
+    wants: {},
+    named: null
+  };
   const places = $derived([...deliverables, ...(alsoOpen || extra.length > 0 ? [also] : [])]);
 </script>
 
@@ -38,13 +45,12 @@
         </span>
       </div>
       {#if place.ask}<p class="mb-1 opacity-90">{place.ask}</p>{/if}
-      {#if wantsWords(place.wants).length > 0}<p class="mb-1 text-sm">
-          <b>Wanted:</b>
-          {wantsWords(place.wants).join('; ')}
-        </p>{/if}
+      {#if wantsWords(place.wants).length > 0}
+        <p class="mb-1 text-sm"><b>Wanted:</b> {wantsWords(place.wants, place.named).join('; ')}</p>
+      {/if}
       {#if inPlace.length > 0}<PieceList pieces={inPlace} from="pieces" removable={editable} />{/if}
       {#if editable && (place.id !== null || alsoOpen)}
-        <AddFiles deliverableId={place.id} place={place.title} {formKey} {largest} />
+        <AddFiles deliverableId={place.id} place={place.title} {formKey} largest={place.wants.bytes ?? largest} />
       {/if}
     </li>
   {/each}

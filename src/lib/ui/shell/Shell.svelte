@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import type { Found } from '$core/search/found';
   import type { RunwayDue } from '$core/plan/runway';
-  import { LogOut } from '@lucide/svelte';
+  import { CircleUser, LogOut } from '@lucide/svelte';
   import BatonSheet from '$ui/packets/BatonSheet.svelte';
   import EmblemSheet from '$ui/courses/EmblemSheet.svelte';
   import Runway from '$ui/plan/Runway.svelte';
@@ -28,6 +28,18 @@
     ...(person ? [{ href: '/courses', name: 'Courses' }] : [])
   ]);
 </script>
+
+{#snippet own()}
+  <ThemeChoice {theme} back={path} />
+  {#if person}
+    <span class="text-sm">{person.name}</span>
+    <form method="post" action="/sign-out" data-sveltekit-reload>
+      <button class="grid size-9 place-items-center rounded hover:bg-current/15" aria-label="Sign out" title="Sign out">
+        <LogOut size={18} strokeWidth={1.75} aria-hidden="true" />
+      </button>
+    </form>
+  {/if}
+{/snippet}
 
 <a href="#main" class="btn sr-only btn-primary focus:not-sr-only focus:absolute focus:z-50 focus:m-2"
   >Skip to the page</a
@@ -56,19 +68,15 @@
     {/if}
     <div class="ml-auto flex items-center gap-2">
       {#if person}<SearchField {person} {ask} />{/if}
-      <ThemeChoice {theme} back={path} />
-      {#if person}
-        <span class="hidden text-sm sm:block">{person.name}</span>
-        <form method="post" action="/sign-out" data-sveltekit-reload>
-          <button
-            class="grid size-9 place-items-center rounded hover:bg-current/15"
-            aria-label="Sign out"
-            title="Sign out"
-          >
-            <LogOut size={18} strokeWidth={1.75} aria-hidden="true" />
-          </button>
-        </form>
-      {/if}
+      <div class="flex items-center gap-2 max-sm:hidden">{@render own()}</div>
+      <details class="relative sm:hidden">
+        <summary class="grid size-11 place-items-center" aria-label="Theme and account">
+          <CircleUser size={18} strokeWidth={1.75} aria-hidden="true" />
+        </summary>
+        <div class="absolute right-0 z-40 flex items-center gap-1 rounded bg-(--bar) p-2 shadow-lg">
+          {@render own()}
+        </div>
+      </details>
     </div>
   </div>
 </header>

@@ -1,8 +1,10 @@
 import { error, fail, redirect } from '@sveltejs/kit';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { wantedName } from '$core/assignments/wants';
 import { REFUSALS, type Refusal } from '$core/packets/allowed';
 import { pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
+import type { DeliverableView } from '$core/packets/views';
 import { refusalWords } from '$core/packets/words';
 import { readGuidance } from '$server/assignments/guidance';
 import { estimateOwn, noteResultSeen, tickMustDo } from '$server/assignments/own-progress';
@@ -38,9 +40,18 @@ export const load = async ({ locals, params, url }) => {
   ]);
   if (!packet.custody.opened) await openAssignment(person, { assignmentId: params.id });
   if (packet.unread) await noteResultSeen(person, params.id);
-  const shown = { ...assignment, packet, guidance };
+  const shown = { ...assignment, deliverables: namedFor(person, assignment), packet, guidance };
   return { view: 'student' as const, ...shown, key: randomUUID(), largestFile: config.maxFileBytes };
 };
+
+/** What is asked, with the names that the student's own pieces should have. */
+function namedFor({ name, sortName }: Person, { deliverables, facts }: AssignmentView): DeliverableView[] {
+  return deliverables.map((place) => {
+    const { naming } = place.wants;
+    const by = { name, sortName, assignment: facts.title, deliverable: place.title, course: facts.courseTitle };
+    return { ...place, named: naming === undefined ? null : wantedName(naming, by) };
+  });
+}
 
 /** The class, and what was said: on the open floor, and aside with the student whose thread is open. */
 async function teacherView(person: Person, assignment: AssignmentView, url: URL) {

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { lookAtMaterial } from '../../shared/look-at-material';
   import { getWayBack } from '../../shared/way-back.svelte';
   import ClassView from '$ui/assignments/ClassView.svelte';
   import StudentAssignment from '$ui/assignments/StudentAssignment.svelte';
@@ -26,6 +27,7 @@
     largestFile={data.largestFile}
     zone={data.zone}
     {problems}
+    look={lookAtMaterial}
   />
 {:else}
   <ClassView

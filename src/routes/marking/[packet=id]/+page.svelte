@@ -1,13 +1,22 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import Emblem from '$ui/courses/Emblem.svelte';
   import Baton from '$ui/packets/Baton.svelte';
   import CameBack from '$ui/rounds/CameBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
+  import Message from '$ui/shell/Message.svelte';
   import When from '$ui/time/When.svelte';
   import MarkPanel from './MarkPanel.svelte';
 
   const { data } = $props();
   const view = $derived(data.view);
+
+  /** What the form on this page is about. What changes elsewhere does not take the form away. */
+  let panel = $state.raw(untrack(() => ({ view: data.view, round: data.round })));
+  $effect.pre(() => {
+    const { view, round } = data;
+    if (panel.view.packetId !== view.packetId || panel.round === null) panel = { view, round };
+  });
 </script>
 
 <svelte:head><title>{view.student}: {view.facts.title} · Vendro</title></svelte:head>
@@ -52,13 +61,24 @@
       class="self-start rounded border border-base-300 bg-base-100 p-5 lg:sticky lg:top-4"
       aria-labelledby="judge"
     >
-      {#if data.round === null}
+      {#if panel.round === null}
         <h2 id="judge" class="text-xl font-semibold">Nothing to mark</h2>
         <p class="mt-2">No round stands with you. It comes back to your marking desk when the student submits.</p>
       {:else}
         <!-- Another packet is another form: nothing written for one student may show up at the next. -->
-        {#key `${view.packetId} ${data.round}`}
-          <MarkPanel form={data.form} {view} round={data.round} />
+        {#key `${panel.view.packetId} ${panel.round}`}
+          {#if data.round !== panel.round}
+            <Message kind="problem">
+              {#if data.round === null}
+                Nothing stands with you here any more: the student took it back. What you wrote stays on this page.
+              {:else}
+                The student has changed what you have since you opened this page. What you wrote stays here;
+                <a class="link" href="/marking/{view.packetId}" data-sveltekit-reload>mark round {data.round} instead</a
+                >.
+              {/if}
+            </Message>
+          {/if}
+          <MarkPanel form={data.form} view={panel.view} round={panel.round} />
         {/key}
       {/if}
     </section>

@@ -12,8 +12,8 @@
     { problem: string } | { done: string }
   >(
     untrack(() => start),
-    // What the teacher wrote stays on the page when a return is refused.
-    { resetForm: false }
+    // What the teacher wrote stays on the page: when a return is refused, and when the page is read anew meanwhile.
+    { resetForm: false, applyAction: 'never' }
   );
   const closed = $derived(isClosed({ due: view.due, closes: view.closes, late: view.facts.late }, view.now));
   const correcting = $derived(view.standing === null);

@@ -6,14 +6,19 @@
   import AddMaterials from '$ui/courses/AddMaterials.svelte';
   import When from '$ui/time/When.svelte';
 
+  import { lookAtMaterial } from '../../shared/look-at-material';
+  import { getWayBack } from '../../shared/way-back.svelte';
+
   const { data, form } = $props();
+  const wayBack = getWayBack();
+  const back = $derived(wayBack());
   const notice = $derived(data.notice);
 </script>
 
 <svelte:head><title>{notice.title} · Vendro</title></svelte:head>
 <div class="mx-auto max-w-3xl px-4 pt-5 pb-16">
   <p class="mb-3 text-sm">
-    <a class="link" href="/desk">Desk</a> ·
+    <a class="link" href={back.href}>{back.name}</a> ·
     <a class="link" href="/courses/{notice.course.slug}">{notice.course.title}</a>
   </p>
   <div class="mb-4 flex items-start gap-4">
@@ -25,7 +30,7 @@
   </div>
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
   <div class="brief-text mb-6">{@html notice.bodyHtml}</div>
-  <MaterialLinks materials={notice.materials} />
+  <MaterialLinks materials={notice.materials} look={lookAtMaterial} />
   {#if notice.course.role === 'teacher'}
     <AddMaterials
       noticeId={notice.id}

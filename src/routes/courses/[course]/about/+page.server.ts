@@ -2,7 +2,7 @@ import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { LatePolicy } from '$core/assignments/late-policy';
 import { PIECE_KINDS } from '$core/assignments/wants';
-import { About, changeAbout, changeRules, Contact, readAbout } from '$server/courses/about';
+import { About, changeAbout, changeRules, Contact, endCourse, readAbout } from '$server/courses/about';
 import { copyCourse, CourseCopy } from '$server/courses/copy-course';
 import { Ticked, WholeText } from '../../../shared/fields';
 import { handleForm } from '../../../shared/form';
@@ -63,6 +63,13 @@ export const actions = {
       });
       const keeps = kept > 0 ? ` ${kept} in which rounds were submitted keep what they had.` : '';
       return { done: `Kept. ${changed} assignments that follow these rules have taken them over.${keeps}` };
+    }),
+  end: async ({ locals, params, url, request }) =>
+    handleForm(request, z.object({ to: z.enum(['ended', 'running']) }), async ({ to }) => {
+      await endCourse(signedIn(locals, url), params.course, to);
+      return {
+        done: to === 'ended' ? 'The course is over. It stands under earlier courses.' : 'The course runs again.'
+      };
     }),
   copy: async ({ locals, params, url, request }) => {
     const form = CourseCopy.safeParse(Object.fromEntries(await request.formData()));

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { arrangeDesk, deskGroup, need, type DeskEntry } from './desk';
+import { arrangeDesk, byDay, deskGroup, need, NEEDS, type DeskEntry } from './desk';
+import { dayWords, isLongWait, needWords, waitWords } from './desk-words';
 import { costNow, latePolicyWords, roundTimeliness, timeToDue } from './due';
 import { holdingWords, holdingWordsForTeacher } from './words';
 import { STANDINGS } from './custody';
@@ -100,4 +101,54 @@ describe('points', () => {
   });
   it('writes no needless zeros', () =>
     expect([pointsText(16), pointsText(16.25), pointsText(16.5)]).toEqual(['16', '16.25', '16.5']));
+});
+
+describe('the Desk by days, by needs and by outline', () => {
+  const due = (at: string) => entry({ due: Date.parse(at) });
+  it('groups by the reader’s own days, also in a night that has an hour twice', () => {
+    const now = Date.parse('2027-10-30T20:00:00Z');
+    // In the Faroes the clocks go back at 1:00 UTC on 31 October: 1:30 happens twice, both times on that day.
+    const entries = [
+      due('2027-10-30T22:00:00Z'),
+      due('2027-10-31T00:30:00Z'),
+      due('2027-10-31T01:30:00Z'),
+      due('2027-11-01T00:10:00Z')
+    ];
+    expect(byDay(entries, now, 'Atlantic/Faroe').map(({ inDays, entries: of }) => [inDays, of.length])).toEqual([
+      [0, 1],
+      [1, 2],
+      [2, 1]
+    ]);
+    expect(dayWords(0, now, 'Atlantic/Faroe')).toMatch(/^Today, /);
+    expect(dayWords(1, now, 'Atlantic/Faroe')).toMatch(/^Tomorrow, /);
+    expect(dayWords(4, now, 'UTC')).toBe('Saturday 30 October');
+  });
+  it('leaves what has no date to its own group', () => expect(byDay([entry({ due: null })], NOW, 'UTC')).toEqual([]));
+  it('says that it closes for good, even where the due moment has long passed', () => {
+    expect(need(entry({ due: NOW - 200 * HOUR, closes: NOW + 40 * HOUR }), NOW)).toBe('closing');
+    expect(need(entry({ due: null, closes: NOW + 40 * HOUR }), NOW)).toBe('closing');
+    expect(need(entry({ due: null, closes: NOW + 60 * HOUR }), NOW)).toBeNull();
+    expect(need(entry({ due: NOW + HOUR, opens: NOW + 1 }), NOW)).toBeNull();
+  });
+  it('keeps what came back until it was looked at', () => {
+    expect(deskGroup(entry({ standing: 'settled', unread: true }), NOW)).toBe('came-back');
+    expect(deskGroup(entry({ standing: 'another-round', unread: true }), NOW)).toBe('needs-you');
+  });
+  it('orders undated work by the course’s outline, what lies in no unit last', () => {
+    const [loose, second, first] = [
+      entry({ due: null }),
+      entry({ due: null, outline: [1, 0] }),
+      entry({ due: null, outline: [0, 5] })
+    ];
+    expect(arrangeDesk([loose, second, first], NOW).get('no-date')).toEqual([first, second, loose]);
+  });
+  it('compares a wait with the habit of the course', () => {
+    const day = 24 * 3600;
+    expect(waitWords(NOW - 2 * day * 1000, null, NOW)).toBe('Waiting for 2 days');
+    expect(waitWords(NOW - 5 * day * 1000, 3 * day, NOW)).toContain('longer than usual here (about 3 days)');
+    expect(waitWords(NOW - day * 1000, 3 * day, NOW)).toContain('here it usually takes about 3 days');
+    expect(isLongWait(NOW - 5 * day * 1000, 3 * day, NOW)).toBe(true);
+    expect(isLongWait(NOW - 5 * day * 1000, null, NOW)).toBe(false);
+    expect(new Set(NEEDS.map(needWords)).size).toBe(NEEDS.length);
+  });
 });

@@ -28,19 +28,20 @@ export async function extend(
 }
 
 /**
- * Moves the moments for several students, one after another. The first who cannot be extended stops it; those before
- * keep their extension, and the answer is that one's reason.
+ * New moments for several students. Each packet is its own transaction: where one cannot be extended, the others still
+ * are, and the answer says which were not.
  */
 export async function extendSeveral(
   person: Actor,
   input: { assignmentId: string; studentIds: string[]; due?: number; closes?: number }
-): Promise<Outcome<object, Refusal>> {
+): Promise<{ extended: number; refused: Array<{ studentId: string; why: Refusal }> }> {
   const { studentIds, ...moments } = input;
+  const refused: Array<{ studentId: string; why: Refusal }> = [];
   for (const studentId of studentIds) {
     const answer = await extend(person, { ...moments, studentId });
-    if (!answer.ok) return answer;
+    if (!answer.ok) refused.push({ studentId, why: answer.why });
   }
-  return { ok: true };
+  return { extended: studentIds.length - refused.length, refused };
 }
 
 export const InPerson = z.object({

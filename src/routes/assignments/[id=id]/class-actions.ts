@@ -10,6 +10,7 @@ import {
   undoInPerson
 } from '$server/marking/class-actions';
 import { courseZoneOf } from '$server/assignments/read-assignment';
+import { settled } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { respond } from '../../shared/respond';
 import { PointsText, WallClockText } from '../../shared/fields';
@@ -46,8 +47,12 @@ export const classActions = {
     const { due, closes, studentIds } = form.data;
     const zone = await orNotFound(courseZoneOf(params.id));
     const to = { due: due?.(zone), closes: closes?.(zone) };
-    const answer = await orNotFound(extendSeveral(person, { assignmentId: params.id, studentIds, ...to }));
-    return respond(answer, request, url.pathname, markRefusalWords);
+    const { extended, refused } = await orNotFound(
+      extendSeveral(person, { assignmentId: params.id, studentIds, ...to })
+    );
+    if (refused.length === 0) return settled(request, { done: true });
+    const reasons = [...new Set(refused.map(({ why }) => markRefusalWords(why)))].join(' ');
+    return fail(409, { problem: `Extended for ${extended} of ${studentIds.length} students. The others: ${reasons}` });
   }
 };
 

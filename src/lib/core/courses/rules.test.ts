@@ -1,0 +1,29 @@
+import { expect, it } from 'vitest';
+import { pauseWords } from './calendar';
+import { inheritsWords, rulesFor, StandingRules } from './rules';
+
+const own = { late: { kind: 'none' as const }, allowance: 1, takeBack: false };
+const course = StandingRules.parse({ late: { kind: 'flat', percent: 10 }, allowance: 3 });
+
+it('takes from the course exactly the rules that an assignment follows', () => {
+  expect(rulesFor(own, [], course)).toEqual(own);
+  expect(rulesFor(own, ['late'], course)).toEqual({ ...own, late: course.late });
+  expect(rulesFor(own, ['late', 'allowance', 'takeBack'], course)).toEqual({
+    late: course.late,
+    allowance: 3,
+    takeBack: true
+  });
+});
+
+it('says whose rule it is', () => {
+  expect(inheritsWords('late', ['late'])).not.toBe(inheritsWords('late', ['allowance']));
+});
+
+it('explains a wait by the calendar, and is silent where nothing explains it', () => {
+  const stretch = { id: 'x', title: 'Regatta week', first: '2027-03-18', last: '2027-03-24' };
+  expect(pauseWords({ ...stretch, kind: 'marking-pause' }, '24 March')).toBe(
+    'Regatta week lasts until 24 March: nothing is marked.'
+  );
+  expect(pauseWords({ ...stretch, kind: 'holiday' }, '24 March')).toContain('no lessons');
+  expect(pauseWords(null, '')).toBeNull();
+});

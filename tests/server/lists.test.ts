@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readAssignment } from '$server/assignments/read-assignment';
 import { declareDone, takeBack } from '$server/packets/change';
-import { LONG_PAGE, readDesk, readSettled } from '$server/packets/desk';
+import { DESK_PAGE, LONG_PAGE, readDesk, readOpen, readSettled } from '$server/packets/desk';
 import { excuse, extend, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
 import { MARKING_PAGE, nextWaiting, readClass, readMarkingDesk, readSetAssignments } from '$server/marking/queries';
 import { returnRound } from '$server/marking/return-round';
@@ -60,6 +60,49 @@ describe('the Desk', () => {
     const { ilse, set } = await smallCourse();
     await set({ published: false });
     expect((await readDesk(ilse)).lines).toEqual([]);
+  });
+});
+
+describe('a Desk of years', () => {
+  let school: School;
+  beforeAll(async () => {
+    school = await smallCourse();
+    // Two on each day: the keyset must hold where moments are the same. Some have no date.
+    const many = Array.from({ length: DESK_PAGE + 45 }, (_, i) => i);
+    for (const i of many) await school.set({ title: `Coming ${i}`, due: MONDAY + (2 + Math.floor(i / 2)) * DAY });
+    for (let i = 0; i < 7; i++) await school.set({ title: `Undated ${i}` });
+    await school.set({ title: 'Overdue', due: MONDAY - DAY });
+  }, 120_000);
+
+  it('shows the nearest of each kind and says how many are beyond', async () => {
+    const { lines, beyond } = await readDesk(school.ilse);
+    expect(beyond).toEqual({ coming: 45, undated: 0, waiting: 0 });
+    const titles = new Set(lines.map(({ title }) => title));
+    expect([titles.has('Overdue'), titles.has('Undated 6'), titles.has('Coming 0'), titles.has('Coming 104')]).toEqual([
+      true,
+      true,
+      true,
+      false
+    ]);
+  });
+
+  it('goes through all open work page by page, what is due first standing first, losing and repeating nothing', async () => {
+    const seen: Array<{ id: string; due: number | null }> = [];
+    let after: Awaited<ReturnType<typeof readOpen>>['next'] = null;
+    do {
+      const page: Awaited<ReturnType<typeof readOpen>> = await readOpen(school.ilse, after);
+      expect(page.lines.length).toBeLessThanOrEqual(LONG_PAGE);
+      seen.push(...page.lines.map(({ assignmentId: id, due }) => ({ id, due })));
+      after = page.next;
+    } while (after);
+    expect(seen).toHaveLength(DESK_PAGE + 45 + 7 + 1);
+    expect(new Set(seen.map(({ id }) => id)).size).toBe(seen.length);
+    const moments = seen.map(({ due }) => due ?? Infinity);
+    expect(moments).toEqual([...moments].sort((a, b) => a - b));
+  });
+
+  it('can be narrowed down to one course', async () => {
+    expect((await readDesk(school.ilse, 'no-such-course')).lines).toEqual([]);
   });
 });
 

@@ -19,7 +19,7 @@
           <span class="text-sm">to {mail.to}, <When moment={mail.at} zone={data.zone} now={data.now} /></span>
           <a class="ml-auto link text-sm" href="/outbox/{mail.id}" download>As .eml</a>
         </div>
-        <p class="mt-2 text-sm whitespace-pre-wrap wrap-anywhere">
+        <p class="mt-2 text-sm wrap-anywhere whitespace-pre-wrap">
           {#each parts(mail.body) as part, i (i)}{#if i % 2 === 1}<a class="link" href={part}>{part}</a
               >{:else}{part}{/if}{/each}
         </p>

@@ -67,9 +67,12 @@ const candidates = (from: string) => `
 
 const OWN_COURSES = 'course_id in (select course_id from mine) and (party_id is null or party_id = $1)';
 
+// As it was typed, for names and beginnings; and by its stem, for the texts: "limpets" finds "limpet".
+const QUERY = "(to_tsquery('simple', $3) || to_tsquery('english', $3))";
+
 const BY_WORDS = candidates(`
-  select kind, id, course_id, party_id, title, ts_rank(words, to_tsquery('simple', $3)) as rank
-  from search_entries where words @@ to_tsquery('simple', $3) and ${OWN_COURSES}
+  select kind, id, course_id, party_id, title, ts_rank(words, ${QUERY}) as rank
+  from search_entries where words @@ ${QUERY} and ${OWN_COURSES}
   order by rank desc limit 200`);
 
 const BY_LIKENESS = candidates(`

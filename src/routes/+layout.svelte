@@ -1,6 +1,5 @@
 <script lang="ts">
   import '../app.css';
-  import { onMount } from 'svelte';
   import { page } from '$app/state';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
@@ -14,9 +13,11 @@
   rememberLists();
   const follows = $derived(data.person !== null);
 
-  onMount(() => {
-    if (!data.person) return;
-    if (data.person.studies) void runway.read();
+  const studies = $derived(data.person?.studies ?? false);
+
+  /** Also for someone who has just signed in: the layout stands already when they do. */
+  $effect(() => {
+    if (studies) void runway.read();
   });
 
   /** What changes elsewhere shows here: in another tab, at the teacher's, when a moment passes. */

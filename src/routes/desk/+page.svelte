@@ -16,6 +16,11 @@
     [...all].filter(([group, lines]) => lines.length > 0 && (data.view.show === null || data.view.show === group))
   );
   const pause = $derived(pauseWords(data.stretch, data.stretch ? calendarDay(data.stretch.last) : ''));
+  const notices = $derived(
+    data.view.show !== null
+      ? []
+      : data.notices.filter((one) => data.view.course === null || one.courseSlug === data.view.course)
+  );
   const waiting = $derived(all.get('needs-you')?.length ?? 0);
   const suggestion = $derived(data.view.show === null ? suggest(data.lines, data.now) : null);
   const beyond = $derived({
@@ -74,10 +79,10 @@
       <DeskGroupList {group} {lines} zone={data.zone} now={data.now} order={data.view.order} />
       {#if more > 0}<p class="mt-2"><a class="link" href="/desk/all">{more} more</a></p>{/if}
     </section>
-    {#if group === 'needs-you'}<DeskNotices notices={data.notices} zone={data.zone} now={data.now} />{/if}
+    {#if group === 'needs-you'}<DeskNotices {notices} now={data.now} />{/if}
   {/each}
   {#if !groups.some(([group]) => group === 'needs-you')}
-    <DeskNotices notices={data.notices} zone={data.zone} now={data.now} />
+    <DeskNotices {notices} now={data.now} />
   {/if}
   {#if data.studies}
     <p class="flex gap-6">

@@ -27,6 +27,7 @@ export interface PendingInvitation {
 export interface DeskNotice {
   id: string;
   title: string;
+  courseSlug: string;
   courseTitle: string;
   emblem: string;
   by: string;

@@ -55,6 +55,7 @@ const Row = z.object({
     z.object({
       id: z.string(),
       title: z.string(),
+      courseSlug: z.string(),
       courseTitle: z.string(),
       emblem: z.string(),
       by: z.string(),
@@ -73,7 +74,7 @@ const OWN = `select
       and i.withdrawn_at is null and i.expires_at > $2
     join courses c on c.id = i.course_id join people b on b.id = i.invited_by
     where me.id = $1 order by i.at desc limit 5`)} as invitations,
-  ${rows(`select n.id, n.title, c.title as "courseTitle", c.emblem, b.name as by, ${ms('n.at')} as at
+  ${rows(`select n.id, n.title, c.slug as "courseSlug", c.title as "courseTitle", c.emblem, b.name as by, ${ms('n.at')} as at
     from enrolments e join courses c on c.id = e.course_id and c.archived_at is null
     join notices n on n.course_id = c.id and not n.hidden and (n.visible_from is null or n.visible_from <= $2)
     join people b on b.id = n.by_person

@@ -5,7 +5,6 @@
 
   interface Props {
     notices: DeskNotice[];
-    zone: string;
     now: number;
   }
   /** What teachers tell their courses, until it has been read. */

@@ -12,16 +12,37 @@
   let open = $state(false);
   let keys = $state(false);
 
+  /** What was typed before the field was there to take it. */
+  let early = '';
+  let loaded = false;
+
+  function begin() {
+    early = '';
+    loaded = false;
+    open = true;
+  }
+
   function pressed(event: KeyboardEvent) {
+    if (open && !loaded && !event.ctrlKey && !event.metaKey && (event.key.length === 1 || event.key === 'Enter')) {
+      event.preventDefault();
+      early += event.key === 'Enter' ? '\n' : event.key;
+      return;
+    }
     const typing =
       event.target instanceof HTMLElement && event.target.matches('input, textarea, select, [contenteditable]');
     if ((event.key === 'k' && (event.ctrlKey || event.metaKey)) || (event.key === '/' && !typing)) {
       event.preventDefault();
-      open = true;
+      begin();
     } else if (event.key === '?' && !typing) {
       event.preventDefault();
       keys = true;
     }
+  }
+
+  /** Hands over what was typed early, once. */
+  function take(): string {
+    loaded = true;
+    return early;
   }
 </script>
 
@@ -33,7 +54,7 @@
   aria-keyshortcuts="/ Control+K"
   onclick={(event) => {
     event.preventDefault();
-    open = true;
+    begin();
   }}
 >
   <Search size={18} strokeWidth={1.75} aria-hidden="true" /><span class="max-md:sr-only">Search</span>
@@ -41,7 +62,7 @@
 </a>
 {#if open}
   {#await import('./SearchPanel.svelte') then { default: SearchPanel }}
-    <SearchPanel {person} {ask} close={() => (open = false)} shortcuts={() => (keys = true)} />
+    <SearchPanel {person} {ask} {take} close={() => (open = false)} shortcuts={() => (keys = true)} />
   {/await}
 {/if}
 {#if keys}

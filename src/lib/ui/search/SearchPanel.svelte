@@ -8,10 +8,12 @@
   interface Props {
     person: { studies: boolean; teaches: boolean };
     ask: (typed: string) => Promise<Found[]>;
+    /** What was typed before this field was there; a line's end stands for Enter. */
+    take: () => string;
     close: () => void;
     shortcuts: () => void;
   }
-  const { person, ask, close, shortcuts }: Props = $props();
+  const { person, ask, take: takeEarly, close, shortcuts }: Props = $props();
 
   let dialog = $state<HTMLDialogElement>();
   let typed = $state('');
@@ -24,7 +26,13 @@
   const commands = $derived(findCommands(typed, person, here));
   const count = $derived(commands.length + found.length);
 
-  onMount(() => dialog?.showModal());
+  onMount(() => {
+    dialog?.showModal();
+    const [early = '', enter] = takeEarly().split('\n');
+    typed = early;
+    changed();
+    if (enter !== undefined) void take(0);
+  });
 
   /** Answers to an earlier keystroke must not replace those to a later one. */
   let latest = 0;

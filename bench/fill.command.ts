@@ -8,7 +8,7 @@ import { createPerson } from '../src/lib/server/people/create-person';
 /**
  * `fill.command.ts COUNT`: a student with so many open assignments, and their teacher.
  *
- * Prints JSON: the tokens of both and one assignment's id.
+ * Prints JSON: the tokens of both, one assignment's id and the course's address.
  */
 const count = z.coerce.number().int().positive().parse(process.argv[2]);
 const facts = { zone: 'Atlantic/Faroe', password: 'low tide at noon' };
@@ -37,6 +37,7 @@ for (let i = 0; i < count; i++) {
   const late = { kind: 'per-day', percent: 10, graceMinutes: 15, floorPercent: 50 } as const;
   const made = await createAssignment({
     courseId: course.id,
+    unitId: course.units[0],
     title: `Station ${i + 1}, counted again`,
     brief: 'Count.',
     points: 10,
@@ -46,5 +47,6 @@ for (let i = 0; i < count; i++) {
   assignment = made.id;
 }
 const open = async (id: string) => (await openSession(id, 'bench')).token;
-process.stdout.write(JSON.stringify({ student: await open(student.id), teacher: await open(teacher.id), assignment }));
+const tokens = { student: await open(student.id), teacher: await open(teacher.id) };
+process.stdout.write(JSON.stringify({ ...tokens, assignment, course: `bench-${count}` }));
 await database.close();

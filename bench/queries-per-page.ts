@@ -29,7 +29,7 @@ export async function queriesPerPage(stage: Stage): Promise<Result[]> {
   ];
 }
 
-type Filled = { student: string; teacher: string; assignment: string };
+type Filled = { student: string; teacher: string; assignment: string; course: string };
 
 async function countFor(stage: Stage, assignments: number): Promise<Array<{ page: string; queries: number }>> {
   const filled = JSON.parse(await stage.script('bench/fill.command.ts', [String(assignments)])) as Filled;
@@ -39,6 +39,15 @@ async function countFor(stage: Stage, assignments: number): Promise<Array<{ page
     { page: '/desk', token: filled.student },
     { page: '/desk/settled', token: filled.student },
     { page: '/assignments/…', path: `/assignments/${filled.assignment}`, token: filled.student },
+    { page: '/desk/all', token: filled.student },
+    { page: '/courses', token: filled.student },
+    { page: '/courses/…', path: `/courses/${filled.course}`, token: filled.student },
+    { page: '/courses/…/about', path: `/courses/${filled.course}/about`, token: filled.student },
+    { page: '/courses/…/people', path: `/courses/${filled.course}/people`, token: filled.teacher },
+    { page: '/courses/…/set', path: `/courses/${filled.course}/set`, token: filled.teacher },
+    { page: '/assignments/…/edit', path: `/assignments/${filled.assignment}/edit`, token: filled.teacher },
+    { page: '/search', path: '/search?q=station', token: filled.student },
+    { page: '/runway', token: filled.student },
     { page: '/marking', token: filled.teacher },
     { page: '/assignments/… (class)', path: `/assignments/${filled.assignment}`, token: filled.teacher }
   ];

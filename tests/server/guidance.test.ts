@@ -26,8 +26,7 @@ beforeEach(async () => {
   slug = (await courseFor(school.teacher, school.course.id, 'read-course')).slug;
 });
 
-const guide = async (who: Actor, id: string) =>
-  readGuidance(who, { assignmentId: id, courseId: school.course.id }, who.id);
+const guide = async (who: Actor, id: string) => readGuidance(who, { assignmentId: id }, who.id);
 const file = async (name: string, content: string | Buffer, home: object = {}) => {
   const blob = await storeBlob(Readable.from([Buffer.from(content)]));
   return (await addMaterial(school.teacher, slug, home, { title: name, name, blob })).id;

@@ -1,6 +1,7 @@
 import { DAY, MINUTE, type Moment } from '../time/moment';
 import { daysLater } from '../time/wall-clock';
-import { graceMinutes, type LatePolicy } from './late-policy';
+import { graceMinutes } from './grace';
+import type { LatePolicy } from './late-policy';
 import { keptAfter } from './lateness';
 
 /** From a moment on, this share of the points is kept. */

@@ -17,8 +17,3 @@ export const LatePolicy = z.discriminatedUnion('kind', [
 ]);
 
 export type LatePolicy = z.infer<typeof LatePolicy>;
-
-/** The grace of a policy in minutes; a policy without one is exact to the second. */
-export function graceMinutes(policy: LatePolicy): number {
-  return policy.kind === 'none' ? 0 : policy.graceMinutes;
-}

@@ -1,6 +1,7 @@
 import { MINUTE, SECOND, type Moment } from '../time/moment';
 import { daysLater } from '../time/wall-clock';
-import { graceMinutes, type LatePolicy } from './late-policy';
+import { graceMinutes } from './grace';
+import type { LatePolicy } from './late-policy';
 
 /** How late a round is, and what share of its points that leaves. */
 export interface Lateness {

@@ -1,4 +1,5 @@
-import { graceMinutes, type LatePolicy } from '../assignments/late-policy';
+import { graceMinutes } from '../assignments/grace';
+import type { LatePolicy } from '../assignments/late-policy';
 import { MINUTE, type Moment } from '../time/moment';
 
 /** How an assignment's work settles: by a returned result, by being looked at, or by the student's own word. */

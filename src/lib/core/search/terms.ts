@@ -8,7 +8,7 @@ const MOST_WORDS = 8;
  *
  * @returns null where there is nothing to search for
  */
-export function searchTerms(typed: string): { text: string; prefixQuery: string } | null {
+export function searchTerms(typed: string): { text: string; words: string[]; prefixQuery: string } | null {
   const words = (
     typed
       .slice(0, LONGEST)
@@ -16,7 +16,9 @@ export function searchTerms(typed: string): { text: string; prefixQuery: string 
       .match(/[\p{L}\p{N}]+/gu) ?? []
   ).slice(0, MOST_WORDS);
   if (words.length === 0) return null;
-  return { text: words.join(' '), prefixQuery: words.map((word) => `${word}:*`).join(' & ') };
+  const last = words.length - 1;
+  const prefixQuery = words.map((word, i) => (i === last ? `${word}:*` : word)).join(' & ');
+  return { text: words.join(' '), words, prefixQuery };
 }
 
 /** A pattern for `like` that finds the text anywhere: its own wildcards stand for themselves. */

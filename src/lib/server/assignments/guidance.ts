@@ -6,20 +6,18 @@ import type { Actor } from '$core/people/policy';
 import { Contact } from '../courses/about';
 import { materialsOf } from '../courses/materials';
 import { jsonRows as rows, select } from '../db/connection';
-import { readPosts } from '../threads/posts';
+import { readTalk } from '../threads/posts';
 
-/** Reads it all for one reader, in four queries. The caller has asked the policy. */
+/** Reads it all for one reader, in three queries. The caller has asked the policy. */
 export async function readGuidance(
   person: Actor,
-  { assignmentId, courseId }: { assignmentId: string; courseId: string },
+  { assignmentId }: { assignmentId: string },
   partyId: string | null
 ): Promise<GuidanceView> {
-  const place = { courseId, assignmentId, noticeId: null };
-  const [materials, [row], floor, aside] = await Promise.all([
+  const [materials, [row], talk] = await Promise.all([
     materialsOf({ assignmentId }),
     select(GuidanceRow, GUIDANCE, [assignmentId, person.id]),
-    readPosts({ ...place, partyId: null }, person),
-    partyId === null ? [] : readPosts({ ...place, partyId }, person)
+    readTalk(person, assignmentId, partyId)
   ]);
   const { mustDo = [], criteria = [], judged = [], estimates = [], contacts = [] } = row ?? {};
   return {
@@ -29,8 +27,7 @@ export async function readGuidance(
     lost: whereClassLoses(criteria, judged),
     estimates: Object.fromEntries(estimates.map(({ criterionId, levelId }) => [criterionId, levelId])),
     contacts,
-    floor,
-    aside
+    ...talk
   };
 }
 

@@ -6,7 +6,7 @@ import type { DeliverableView, MarkView, PieceView, RoundView } from '$core/pack
 import { may, type Actor, type CourseRole } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
-import { select } from '../db/connection';
+import { jsonRows, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { readLog } from '../packets/log';
 import { UNREAD } from '../packets/projection';
@@ -49,12 +49,7 @@ export async function readAssignment(person: Actor, assignmentId: string): Promi
     !row.role
   )
     throw new NotHere('This assignment');
-  const deliverables = await select(
-    DeliverableRow,
-    'select id, title, ask, optional, wants from deliverables where assignment_id = $1 order by position',
-    [assignmentId]
-  );
-  const { unitTitle, briefHtml, teachers, role, ...facts } = row;
+  const { unitTitle, briefHtml, deliverables, teachers, role, ...facts } = row;
   return { facts, unitTitle, briefHtml: cleanBrief(briefHtml), deliverables, teachers, role };
 }
 
@@ -94,20 +89,18 @@ const AssignmentRow = AssignmentFacts.extend({
   unitTitle: z.string().nullable(),
   briefHtml: z.string(),
   teachers: z.array(z.string()),
+  deliverables: z.array(
+    z.object({ id: z.string(), title: z.string(), ask: z.string(), optional: z.boolean(), wants: Wants })
+  ),
   role: z.enum(['student', 'teacher']).nullable()
-});
-const DeliverableRow = z.object({
-  id: z.string(),
-  title: z.string(),
-  ask: z.string(),
-  optional: z.boolean(),
-  wants: Wants
 });
 
 const ASSIGNMENT = `
   select ${ASSIGNMENT_COLUMNS}, u.title as "unitTitle", a.brief_html as "briefHtml", e.role,
     array(select t.name from enrolments te join people t on t.id = te.person_id
-      where te.course_id = a.course_id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers
+      where te.course_id = a.course_id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers,
+    ${jsonRows(`select d.id, d.title, d.ask, d.optional, d.wants from deliverables d
+      where d.assignment_id = a.id order by d.position`)} as deliverables
   from assignments a join courses c on c.id = a.course_id
   left join units u on u.id = a.unit_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null

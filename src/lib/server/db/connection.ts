@@ -8,8 +8,6 @@ import { config } from '../config';
 export const database = new Sequelize(config.databaseUrl, {
   dialect: 'postgres',
   logging: false,
-  // How alike a misspelt word has to be (pg_trgm): two letters of five changed places still find theirs.
-  dialectOptions: { options: '-c pg_trgm.word_similarity_threshold=0.42' },
   pool: { max: config.poolSize, min: 0, idle: 30_000, acquire: 20_000 },
   define: { timestamps: false, underscored: true },
   isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED

@@ -7,26 +7,48 @@ import { select } from '../db/connection';
 
 /** How many results one search shows. */
 const SHOWN = 20;
+/** So many entries of a person's courses are weighed; a search that finds more needs another word anyway. */
+const WEIGHED = 400;
+/** Of the best, so many are asked whether the person may see them. */
+const ASKED = 60;
+/** Fewer results than this, and the words are looked at for slips of the keyboard. */
+const FEW = 3;
 
 /**
  * Searches what this person may see: assignments, materials and notices of their courses, their own files, and people
  * of their courses.
  *
- * Whole words and beginnings of words first (full text); where those find little, what looks alike (trigrams), so that
- * a misspelt word still finds its page.
+ * Whole words, their beginnings and their stems (PostgreSQL's full text). Where those find little, words that nobody
+ * wrote are put right from the vocabulary of all titles, so that a misspelt word still finds its page.
  */
 export async function search(person: Actor, typed: string): Promise<Found[]> {
   const terms = searchTerms(typed);
   if (terms === null) return [];
-  const bind = [person.id, new Date(clock.now())];
   const [exact, people] = await Promise.all([
-    select(FoundRow, BY_WORDS, [...bind, terms.prefixQuery, SHOWN]),
+    byWords(person, terms.prefixQuery),
     select(FoundRow, PEOPLE, [person.id, likely(terms.text)])
   ]);
-  const enough = exact.length + people.length >= 3 || terms.text.length < 4;
-  const alike = enough ? [] : await select(FoundRow, BY_LIKENESS, [...bind, terms.text, SHOWN]);
+  const right = exact.length + people.length < FEW ? await putRight(terms.words) : null;
+  const alike = right === null ? [] : await byWords(person, right);
   const known = new Set(exact.map(({ id }) => id));
   return [...exact, ...people, ...alike.filter(({ id }) => !known.has(id))].slice(0, SHOWN);
+}
+
+function byWords(person: Actor, query: string): Promise<Found[]> {
+  return select(FoundRow, BY_WORDS, [person.id, new Date(clock.now()), query, WEIGHED, ASKED, SHOWN]);
+}
+
+/**
+ * A query in which each word that may be misspelt stands beside those that it may have meant; null where every word is
+ * as likely to be meant as any other.
+ */
+async function putRight(words: string[]): Promise<string | null> {
+  const rows = await select(RightRow, RIGHT, [words]);
+  if (rows.length === 0) return null;
+  return words
+    .map((word) => [word, ...rows.filter((row) => row.typed === word).map((row) => row.meant)])
+    .map((options) => `(${options.map((option) => `${option}:*`).join(' | ')})`)
+    .join(' & ');
 }
 
 const FoundRow = z.object({
@@ -36,49 +58,57 @@ const FoundRow = z.object({
   detail: z.string(),
   emblem: z.string()
 });
+const RightRow = z.object({ typed: z.string(), meant: z.string() });
 
-// Candidates come from the index, the best first; who may see each is asked of those alone.
-const candidates = (from: string) => `
+const seen = (table: string) =>
+  `(${table}.id is null or (not ${table}.hidden and (${table}.visible_from is null or ${table}.visible_from <= $2)))`;
+const published = '(a.id is null or (a.published and (a.visible_from is null or a.visible_from <= $2)))';
+
+// As it was typed, for names and beginnings; and by its stem, for the texts: "limpets" finds "limpet". Candidates come
+// from the index; who may see each is asked of the best alone.
+const BY_WORDS = `
   with mine as materialized (
     select e.course_id, e.role from enrolments e where e.person_id = $1 and e.left_at is null
-  ), hits as materialized (${from})
-  select h.kind, h.id::text as id, h.title, concat_ws(', ', c.title, beside.title) as detail, c.emblem
+  ), asked as materialized (
+    select case when plain = stems then plain else plain || stems end as query
+    from (select to_tsquery('simple', $3) as plain, to_tsquery('english', $3) as stems) forms
+  ), weighed as materialized (
+    select s.kind, s.id, s.course_id, s.title, s.words from search_entries s
+    where s.course_id = any(array(select course_id from mine)) and s.words @@ (select query from asked)
+      and (s.party_id is null or s.party_id = $1)
+    limit $4
+  ), hits as materialized (
+    select w.kind, w.id, w.course_id, w.title, ts_rank(w.words, asked.query) as rank
+    from weighed w cross join asked order by rank desc, w.title limit $5
+  )
+  select h.kind, h.id::text as id, h.title, concat_ws(', ', c.title, coalesce(a.title, n.title, u.title)) as detail, c.emblem
   from hits h
   join mine m on m.course_id = h.course_id
   join courses c on c.id = h.course_id
-  left join lateral (
-    select coalesce(a.title, n.title, u.title) as title from materials f left join assignments a on a.id = f.assignment_id
-      left join notices n on n.id = f.notice_id left join units u on u.id = f.unit_id
-    where h.kind = 'material' and f.id = h.id
-  ) beside on true
-  where (h.party_id is null or h.party_id = $1)
-    and (m.role = 'teacher' or h.kind = 'piece'
-      or (h.kind = 'assignment' and exists (select 1 from assignments a left join units u on u.id = a.unit_id
-        where a.id = h.id and a.published and (a.visible_from is null or a.visible_from <= $2)
-          and (u.id is null or (not u.hidden and (u.visible_from is null or u.visible_from <= $2)))))
-      or (h.kind = 'notice' and exists (select 1 from notices n
-        where n.id = h.id and not n.hidden and (n.visible_from is null or n.visible_from <= $2)))
-      or (h.kind = 'material' and exists (select 1 from materials f left join assignments a on a.id = f.assignment_id
-        left join units u on u.id = coalesce(f.unit_id, a.unit_id)
-        where f.id = h.id and not f.hidden and (f.visible_from is null or f.visible_from <= $2)
-          and (a.id is null or (a.published and (a.visible_from is null or a.visible_from <= $2)))
-          and (u.id is null or (not u.hidden and (u.visible_from is null or u.visible_from <= $2))))))
-  order by h.rank desc, h.title limit $4`;
+  left join materials f on h.kind = 'material' and f.id = h.id
+  left join assignments own on h.kind = 'assignment' and own.id = h.id
+  left join notices said on h.kind = 'notice' and said.id = h.id
+  left join assignments a on a.id = f.assignment_id
+  left join notices n on n.id = f.notice_id
+  left join units u on u.id = f.unit_id
+  left join units un on un.id = coalesce(own.unit_id, a.unit_id)
+  where m.role = 'teacher' or h.kind = 'piece'
+    or (${seen('f')} and ${seen('said')} and ${seen('n')} and ${seen('u')} and ${seen('un')} and ${published}
+      and ${published.replaceAll('a.', 'own.')})
+  order by h.rank desc, h.title limit $6`;
 
-const OWN_COURSES = 'course_id in (select course_id from mine) and (party_id is null or party_id = $1)';
-
-// As it was typed, for names and beginnings; and by its stem, for the texts: "limpets" finds "limpet".
-const QUERY = "(to_tsquery('simple', $3) || to_tsquery('english', $3))";
-
-const BY_WORDS = candidates(`
-  select kind, id, course_id, party_id, title, ts_rank(words, ${QUERY}) as rank
-  from search_entries where words @@ ${QUERY} and ${OWN_COURSES}
-  order by rank desc limit 200`);
-
-const BY_LIKENESS = candidates(`
-  select kind, id, course_id, party_id, title, word_similarity($3, lower(title)) as rank
-  from search_entries where $3 <% lower(title) and ${OWN_COURSES}
-  order by rank desc limit 200`);
+// Up to two slips of the keyboard (Levenshtein) after a right first letter; else what shares most of its trigrams.
+const RIGHT = `
+  select t.word as typed, v.word as meant
+  from unnest($1::text[]) as t(word) cross join lateral (
+    select v.word from search_vocabulary v
+    where length(t.word) between 4 and 30 and v.word <> t.word
+      and ((v.word like left(t.word, 1) || '%' and abs(length(v.word) - length(t.word)) <= 2
+          and levenshtein_less_equal(v.word, t.word, 2) <= 2)
+        or v.word % t.word)
+    order by levenshtein_less_equal(v.word, t.word, 4), similarity(v.word, t.word) desc, v.word limit 3
+  ) v
+  where not exists (select 1 from search_vocabulary k where k.word = t.word)`;
 
 const PEOPLE = `
   select 'person' as kind, s.id::text as id, s.name as title,

@@ -20,17 +20,40 @@ const SHOWN = 200;
 /** What was said in a place, oldest first. The caller has asked the policy. */
 export async function readPosts(place: Place, person: Actor): Promise<PostView[]> {
   const on = place.noticeId === null ? 'p.assignment_id = $3' : 'p.notice_id = $3';
+  const rows = await select(PostRow, postsIn(`${on} and p.party_id is not distinct from $2`), [
+    person.id,
+    place.partyId,
+    place.noticeId ?? place.assignmentId
+  ]);
+  return rows.reverse().map(toView);
+}
+
+/** What was said about an assignment, on its open floor and in one party's aside. One query. */
+export async function readTalk(
+  person: Actor,
+  assignmentId: string,
+  partyId: string | null
+): Promise<{ floor: PostView[]; aside: PostView[] }> {
+  const on = 'p.assignment_id = $3';
   const rows = await select(
     PostRow,
-    `select p.id, b.name as by, p.by_person = $1 as mine, ${ms('p.at')} as at, p.body,
-       exists (select 1 from enrolments e where e.course_id = p.course_id and e.person_id = p.by_person
-         and e.role = 'teacher') as teaches
-     from posts p join people b on b.id = p.by_person
-     where ${on} and p.party_id is not distinct from $2
-     order by p.at desc, p.id desc limit ${SHOWN}`,
-    [person.id, place.partyId, place.noticeId ?? place.assignmentId]
+    `(${postsIn(`${on} and p.party_id is null`)}) union all (${postsIn(`${on} and p.party_id = $2`)})`,
+    [person.id, partyId, assignmentId]
   );
-  return rows.reverse();
+  const of = (aside: boolean) => rows.filter((row) => row.aside === aside).map(toView);
+  return { floor: of(false).reverse(), aside: of(true).reverse() };
+}
+
+/** The latest posts, the newest first. `$1` reads them. */
+const postsIn = (where: string) => `
+  select p.id, b.name as by, p.by_person = $1 as mine, ${ms('p.at')} as at, p.body, p.party_id is not null as aside,
+    exists (select 1 from enrolments e where e.course_id = p.course_id and e.person_id = p.by_person
+      and e.role = 'teacher') as teaches
+  from posts p join people b on b.id = p.by_person
+  where ${where} order by p.no desc limit ${SHOWN}`;
+
+function toView({ aside: _aside, ...post }: z.infer<typeof PostRow>): PostView {
+  return post;
 }
 
 export const NewPost = z.object({
@@ -89,7 +112,8 @@ const PostRow = z.object({
   teaches: z.boolean(),
   mine: z.boolean(),
   at: z.number(),
-  body: z.string()
+  body: z.string(),
+  aside: z.boolean()
 });
 
 const PlaceRow = z.object({

@@ -99,6 +99,8 @@ create index materials_by_notice on materials (notice_id, position) where notice
 -- course's teachers only).
 create table posts (
   id uuid primary key default gen_random_uuid(),
+  -- In the order in which they were said: two can share a moment.
+  no bigint generated always as identity,
   course_id uuid not null references courses on delete cascade,
   assignment_id uuid references assignments on delete cascade,
   notice_id uuid references notices on delete cascade,
@@ -109,8 +111,8 @@ create table posts (
   check (num_nonnulls(assignment_id, notice_id) <= 1),
   check (party_id is null or notice_id is null)
 );
-create index posts_by_assignment on posts (assignment_id, party_id, at, id) where assignment_id is not null;
-create index posts_by_notice on posts (notice_id, at, id) where notice_id is not null;
+create index posts_by_assignment on posts (assignment_id, party_id, no) where assignment_id is not null;
+create index posts_by_notice on posts (notice_id, no) where notice_id is not null;
 
 create table must_do_items (
   id uuid primary key default gen_random_uuid(),

@@ -5,6 +5,8 @@
  * Who may see an entry is not stored: the search asks by course, role, owner and visibility as every other page does.
  */
 export const up = String.raw`
+create extension if not exists fuzzystrmatch;
+
 create table search_entries (
   kind text not null check (kind in ('assignment', 'notice', 'material', 'piece')),
   id uuid not null,
@@ -16,15 +18,28 @@ create table search_entries (
   primary key (kind, id)
 );
 create index search_entries_by_words on search_entries using gin (words);
-create index search_entries_by_likeness on search_entries using gin (lower(title) gin_trgm_ops);
+
+-- Every word of every title, so that a misspelt one can be put right: far fewer than there are entries.
+create table search_vocabulary (word text primary key);
+create index search_vocabulary_by_beginning on search_vocabulary (word text_pattern_ops);
+create index search_vocabulary_by_likeness on search_vocabulary using gin (word gin_trgm_ops);
+
+create function learn_words(title text) returns void language sql as $$
+  -- In order, so that two who learn the same words do not wait for each other in a circle.
+  insert into search_vocabulary
+  select distinct w from regexp_split_to_table(lower(title), '[^[:alnum:]]+') w
+  where length(w) between 4 and 40 and w !~ '[0-9]' and not exists (select 1 from search_vocabulary v where v.word = w)
+  order by w on conflict do nothing
+$$;
 
 create function search_words(title text, body text) returns tsvector language sql immutable as $$
-  select setweight(to_tsvector('simple', title), 'A')
+  select setweight(to_tsvector('simple', title) || to_tsvector('english', title), 'A')
     || setweight(to_tsvector('english', left(regexp_replace(body, '<[^>]*>', ' ', 'g'), 200000)), 'B')
 $$;
 
 create function put_search_entry(kind text, id uuid, course uuid, party uuid, title text, body text) returns void
 language sql as $$
+  select learn_words(title);
   insert into search_entries values (kind, id, course, party, title, search_words(title, body))
   on conflict (kind, id) do update
     set course_id = excluded.course_id, party_id = excluded.party_id, title = excluded.title, words = excluded.words
@@ -78,7 +93,7 @@ create index people_by_likeness on people using gin (lower(name) gin_trgm_ops);
 
 export const down = `
 drop index people_by_likeness;
-drop table search_entries;
+drop table search_entries, search_vocabulary;
 drop function index_assignment, index_notice, index_material, index_piece, drop_search_entry cascade;
-drop function put_search_entry, search_words;
+drop function put_search_entry, search_words, learn_words;
 `;

@@ -43,7 +43,7 @@ async function countFor(stage: Stage, assignments: number): Promise<Array<{ page
     { page: '/courses', token: filled.student },
     { page: '/courses/…', path: `/courses/${filled.course}`, token: filled.student },
     { page: '/courses/…/about', path: `/courses/${filled.course}/about`, token: filled.student },
-    { page: '/courses/…/people', path: `/courses/${filled.course}/people`, token: filled.teacher },
+    { page: '/courses/…/roster', path: `/courses/${filled.course}/roster`, token: filled.teacher },
     { page: '/courses/…/set', path: `/courses/${filled.course}/set`, token: filled.teacher },
     { page: '/assignments/…/edit', path: `/assignments/${filled.assignment}/edit`, token: filled.teacher },
     { page: '/search', path: '/search?q=station', token: filled.student },

@@ -102,3 +102,14 @@ test('health says what is wrong when the database has an older schema', async ({
   const behind = await fetch(`${world.url}/healthz`);
   expect([behind.status, await behind.json()]).toMatchObject([503, { ok: false, migrations: 'pending' }]);
 });
+
+test('a lost phone can be signed out from elsewhere', async ({ world }) => {
+  const phone = await world.as('ilse');
+  const desk = await world.as('ilse');
+  await desk.goto(`${world.url}/signed-in`);
+  await expect(desk.getByRole('listitem').first()).toContainText('Here');
+  await desk.getByRole('button', { name: 'Sign out there' }).click();
+  await expect(desk.getByRole('main').getByRole('listitem')).toHaveCount(1);
+  await phone.reload();
+  await expect(phone.getByRole('heading', { name: 'Sign in' })).toBeVisible();
+});

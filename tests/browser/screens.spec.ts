@@ -8,15 +8,16 @@ const OF_ILSE = [
   '/courses',
   '/courses/tidal-ecology',
   '/courses/tidal-ecology/about',
-  '/courses/tidal-ecology/people',
+  '/courses/tidal-ecology/roster',
   '/join',
+  '/signed-in',
   '/search?q=shore'
 ];
 const OF_ODILE = [
   '/marking',
   '/courses/tidal-ecology',
   '/courses/tidal-ecology/about',
-  '/courses/tidal-ecology/people',
+  '/courses/tidal-ecology/roster',
   '/courses/tidal-ecology/set',
   '/courses/tidal-ecology/notices/new',
   '/outbox'

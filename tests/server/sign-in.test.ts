@@ -1,5 +1,5 @@
 import { beforeAll, expect, it } from 'vitest';
-import { findSession, closeAllSessions, closeSession } from '$server/auth/sessions';
+import { findSession, closeAllSessions, closeOtherSessions, closeSession, readSessions } from '$server/auth/sessions';
 import { signIn, TRIES } from '$server/auth/sign-in';
 import { createPerson } from '$server/people/create-person';
 import { at, count, DAY, MONDAY } from './kit';
@@ -64,4 +64,31 @@ it('stops guessing after so many tries, even all at once, and lets in again late
   expect(await signIn({ ...request, address: '10.0.0.3' })).toMatchObject({ ok: false, why: 'too-many-tries' });
   at(MONDAY + DAY + 16 * 60_000);
   expect(await signIn({ ...request, address: '10.0.0.3' })).toMatchObject({ ok: true });
+});
+
+it('shows where someone is signed in, and signs them out elsewhere, one by one or all at once', async () => {
+  await closeAllSessions(ilse);
+  const [here, phone, library] = [await open(), await open(), await open()];
+  const sessions = await readSessions(ilse, here);
+  expect(sessions.map((one) => one.here)).toEqual([true, false, false]);
+  // Its id is of no use for signing in.
+  expect(await findSession(sessions[0]?.id ?? '')).toBeNull();
+  const other = await createPerson({
+    name: 'T',
+    sortName: 'T',
+    email: 't@skerrow.example',
+    zone: 'UTC',
+    handle: 'other',
+    password: PASSWORD
+  });
+  await closeOtherSessions(other.id, 'none', sessions[1]?.id ?? '');
+  expect(await readSessions(ilse, here)).toHaveLength(3);
+  await closeOtherSessions(ilse, here, sessions[1]?.id ?? '');
+  expect(await readSessions(ilse, here)).toHaveLength(2);
+  // The one that asks stays, whatever is named.
+  await closeOtherSessions(ilse, here, sessions[0]?.id ?? '');
+  await closeOtherSessions(ilse, here, null);
+  expect(
+    [await findSession(here), await findSession(phone), await findSession(library)].map((one) => one !== null)
+  ).toEqual([true, false, false]);
 });

@@ -70,6 +70,37 @@ export async function closeAllSessions(personId: string): Promise<void> {
   await execute('delete from sessions where person_id = $1', [personId]);
 }
 
+/** A sign-in that is still good, as its person sees it. */
+export interface OpenSession {
+  /** Tells it from the others; of no use for signing in. */
+  id: string;
+  agent: string;
+  since: Moment;
+  seen: Moment;
+  /** The one that asks. */
+  here: boolean;
+}
+
+/** Where a person is signed in, the latest seen first. */
+export function readSessions(personId: string, token: string): Promise<OpenSession[]> {
+  return select(
+    z.object({ id: z.string(), agent: z.string(), since: z.number(), seen: z.number(), here: z.boolean() }),
+    `select encode(sha256(token_hash), 'hex') as id, agent, ${ms('created_at')} as since, ${ms('seen_at')} as seen,
+       token_hash = $2 as here
+     from sessions where person_id = $1 and expires_at > $3 order by token_hash = $2 desc, seen_at desc limit 100`,
+    [personId, digest(token), new Date(clock.now())]
+  );
+}
+
+/** Signs a person out elsewhere: in one place by its id, or everywhere but where they are. */
+export async function closeOtherSessions(personId: string, token: string, only: string | null): Promise<void> {
+  await execute(
+    `delete from sessions where person_id = $1 and token_hash <> $2
+       and ($3::text is null or encode(sha256(token_hash), 'hex') = $3)`,
+    [personId, digest(token), only]
+  );
+}
+
 const SessionRow = z.object({
   id: z.string(),
   name: z.string(),

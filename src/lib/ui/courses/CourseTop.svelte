@@ -11,7 +11,7 @@
   const rooms = $derived([
     { href: home, name: 'Outline' },
     { href: `${home}/about`, name: 'What holds here' },
-    { href: `${home}/people`, name: 'People' }
+    { href: `${home}/roster`, name: 'Roster' }
   ]);
 </script>
 

@@ -32,7 +32,9 @@
 {#snippet own()}
   <ThemeChoice {theme} back={path} />
   {#if person}
-    <span class="text-sm">{person.name}</span>
+    <a class="rounded px-1 py-2 text-sm hover:bg-current/15" href="/signed-in" title="Where you are signed in"
+      >{person.name}</a
+    >
     <form method="post" action="/sign-out" data-sveltekit-reload>
       <button class="grid size-9 place-items-center rounded hover:bg-current/15" aria-label="Sign out" title="Sign out">
         <LogOut size={18} strokeWidth={1.75} aria-hidden="true" />

@@ -6,5 +6,5 @@ import { signedIn } from '../../shared/guard';
 export const load = async ({ locals, params, url }) => {
   const slug = await sharedCourse(signedIn(locals, url), params.id);
   if (!slug) error(404, 'There is nothing here, or it is not yours to see.');
-  redirect(303, `/courses/${slug}/people#person-${params.id}`);
+  redirect(303, `/courses/${slug}/roster#person-${params.id}`);
 };

@@ -1,0 +1,33 @@
+<script lang="ts">
+  import type { DeskLine } from '$core/packets/desk';
+  import DeskRow from './DeskRow.svelte';
+
+  interface Props {
+    title: string;
+    about?: string;
+    /** Said where there is nothing. */
+    empty: string;
+    lines: DeskLine[];
+    /** Where the list goes on, and what is there; null at its end. */
+    next: { href: string; name: string } | null;
+    zone: string;
+    now: number;
+  }
+  /** One page of a list that can go on for years. */
+  const { title, about, empty, lines, next, zone, now }: Props = $props();
+</script>
+
+<svelte:head><title>{title} · Vendro</title></svelte:head>
+<div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
+  <p><a class="link" href="/desk">Desk</a></p>
+  <h1 class="mb-1 text-3xl font-bold">{title}</h1>
+  {#if about}<p>{about}</p>{/if}
+  {#if lines.length === 0}
+    <p class="mt-4 rounded bg-base-100 p-8">{empty}</p>
+  {:else}
+    <ul class="mt-4 divide-y divide-base-300 border-y border-base-300">
+      {#each lines as line (line.assignmentId)}<DeskRow {line} {zone} {now} />{/each}
+    </ul>
+  {/if}
+  {#if next}<p class="mt-4"><a class="btn" href={next.href}>{next.name}</a></p>{/if}
+</div>

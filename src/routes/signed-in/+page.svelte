@@ -1,0 +1,36 @@
+<script lang="ts">
+  import { act } from '$ui/forms/act';
+  import When from '$ui/time/When.svelte';
+
+  const { data } = $props();
+</script>
+
+<svelte:head><title>Where you are signed in · Vendro</title></svelte:head>
+<div class="mx-auto max-w-3xl px-4 pt-6 pb-16">
+  <h1 class="mb-1 text-3xl font-bold">Where you are signed in</h1>
+  <p class="mb-5">If you do not know one of these, sign it out here and tell your school office.</p>
+  <ul class="divide-y divide-base-300 border-y border-base-300 bg-base-100">
+    {#each data.sessions as session (session.id)}
+      <li class="flex flex-wrap items-center gap-x-4 gap-y-1 px-3 py-2.5">
+        <div class="min-w-0 grow">
+          <p class="truncate font-semibold">{session.here ? 'Here' : session.agent || 'A browser that does not say'}</p>
+          <p class="text-sm opacity-85">
+            Since <When moment={session.since} zone={data.zone} now={data.now} both={false} />, last used
+            <When moment={session.seen} zone={data.zone} now={data.now} />
+          </p>
+        </div>
+        {#if !session.here}
+          <form method="post" action="?/end" use:act>
+            <input type="hidden" name="id" value={session.id} />
+            <button class="btn btn-sm">Sign out there</button>
+          </form>
+        {/if}
+      </li>
+    {/each}
+  </ul>
+  {#if data.sessions.length > 1}
+    <form method="post" action="?/end" use:act class="mt-4">
+      <button class="btn">Sign out everywhere but here</button>
+    </form>
+  {/if}
+</div>

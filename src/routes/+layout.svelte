@@ -4,6 +4,8 @@
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
   import Shell from '$ui/shell/Shell.svelte';
+  import { setLook } from '$ui/materials/look';
+  import { lookAt } from './shared/look-at';
   import { keepCurrent } from './shared/keep-current';
   import { rememberLists } from './shared/way-back.svelte';
   import { RunwayData } from './shared/runway-data.svelte';
@@ -11,6 +13,7 @@
   const { data, children } = $props();
   const runway = new RunwayData();
   rememberLists();
+  setLook(lookAt);
   const follows = $derived(data.person !== null);
 
   const studies = $derived(data.person?.studies ?? false);

@@ -138,6 +138,7 @@ test('one assignment, four hundred, and none', async ({ world }) => {
   await expect(coming.getByRole('heading', { level: 2 })).toContainText('400');
   await expect(coming.getByRole('listitem')).toHaveCount(60);
   await coming.getByRole('link', { name: '340 more' }).click();
+  await expect(title(isolde)).toHaveText('All open work');
   const seen = new Set<string>();
   for (let pages = 0; pages < 9; pages++) {
     for (const name of await main(isolde).getByRole('listitem').allInnerTexts()) seen.add(name.split('\n')[0] ?? '');

@@ -112,7 +112,9 @@ test('changing a date after students have begun says whom it concerns, and tells
 test('the outline is rearranged by keyboard, and a notice reaches every Desk', async ({ world }) => {
   const odile = await world.as('odile');
   await odile.goto(`${world.url}/courses/tidal-ecology`);
-  await odile.getByRole('button', { name: 'Move Field report, rock pools after the storm up' }).press('Enter');
+  const up = odile.getByRole('button', { name: 'Move Field report, rock pools after the storm up' });
+  await expect(up).toBeEnabled();
+  await up.press('Enter');
   await expect(odile.getByRole('status').filter({ hasText: 'is now number 1' })).toBeAttached();
   const ilse = await world.as('ilse');
   await ilse.goto(`${world.url}/courses/tidal-ecology`);
@@ -126,7 +128,7 @@ test('the outline is rearranged by keyboard, and a notice reaches every Desk', a
   await odile.getByRole('textbox', { name: 'Title', exact: true }).fill('Fog tomorrow');
   await odile.getByLabel('What you want to say').fill('We stay in.');
   await odile.getByRole('button', { name: 'Give the notice' }).click();
-  await expect(odile).toHaveURL(/\/notices\//);
+  await expect(odile).toHaveURL(/\/notices\/[0-9a-f-]{36}/);
   await ilse.goto(`${world.url}/desk`);
   await openFromList(ilse, 'Fog tomorrow');
   await expect(main(ilse)).toContainText('We stay in.');

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { keepableName, pieceRefusalWords, PIECE_REFUSALS, sizeText } from './piece-rules';
+import { keepableName, withEnding, pieceRefusalWords, PIECE_REFUSALS, sizeText } from './piece-rules';
 
 describe('names are kept as given, but can do no harm', () => {
   it.each([
@@ -40,4 +40,14 @@ it.each([
 
 it('says of every refusal what happened to the file', () => {
   for (const why of PIECE_REFUSALS) expect(pieceRefusalWords(why, 1e9)).toMatch(/not added|then add/);
+});
+
+describe('a new name keeps the ending of the old one', () => {
+  it.each([
+    ['Varga Report', 'draft.docx', 'Varga Report.docx'],
+    ['Varga Report.DOCX', 'draft.docx', 'Varga Report.DOCX'],
+    ['Varga Report.pdf', 'draft.docx', 'Varga Report.pdf.docx'],
+    ['notes', 'README', 'notes'],
+    ['v1.2', 'a.b with words', 'v1.2']
+  ])('%s over %s is %s', (name, old, kept) => expect(withEnding(name, old)).toBe(kept));
 });

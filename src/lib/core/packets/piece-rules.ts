@@ -29,6 +29,12 @@ export function keepableName(given: string): string | null {
   return name.length > LONGEST_NAME ? null : name;
 }
 
+/** A new name with the ending of the old one, which says what kind of file it is, unless it has that ending already. */
+export function withEnding(name: string, old: string): string {
+  const ending = /\.[a-z0-9]{1,8}$/i.exec(old)?.[0] ?? '';
+  return name.toLowerCase().endsWith(ending.toLowerCase()) ? name : `${name}${ending}`;
+}
+
 /** Bytes as people read them: "820 kB", "4.2 MB". Powers of ten, as file managers count. */
 export function sizeText(bytes: number): string {
   if (bytes < 1000) return `${bytes} bytes`;

@@ -19,6 +19,8 @@ export interface PieceView {
   /** Null for the "also" place. */
   deliverableId: string | null;
   name: string;
+  /** The student's own word beside it; empty where there is none. */
+  note: string;
   /** Bytes. */
   size: number;
   mediaType: string;

@@ -122,7 +122,7 @@ export async function readClass(facts: AssignmentFacts): Promise<{ lines: ClassL
 export function readDrafts(assignmentId: string): Promise<Array<PieceView & { packetId: string }>> {
   return select(
     DraftPieceRow,
-    `select f.id, f.packet_id as "packetId", f.deliverable_id as "deliverableId", f.name, b.size::float8 as size,
+    `select f.id, f.packet_id as "packetId", f.deliverable_id as "deliverableId", f.name, f.note, b.size::float8 as size,
        b.media_type as "mediaType"
      from packets p join assignments a on a.id = p.assignment_id and a.follows_drafts
      join pieces f on f.packet_id = p.id join blobs b on b.sha256 = f.sha256
@@ -137,6 +137,7 @@ const DraftPieceRow = z.object({
   packetId: z.string(),
   deliverableId: z.string().nullable(),
   name: z.string(),
+  note: z.string(),
   size: z.number(),
   mediaType: z.string()
 });

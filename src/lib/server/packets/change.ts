@@ -49,8 +49,8 @@ export async function dropRevision(person: Actor, { assignmentId }: Own): Promis
     if (!verdict.ok) return verdict;
     await execute('delete from pieces where packet_id = $1', [packet.id], packet.tx);
     await execute(
-      `insert into pieces (id, packet_id, deliverable_id, kind, name, sha256, added_at, position)
-       select gen_random_uuid(), packet_id, deliverable_id, kind, name, sha256, $3, position
+      `insert into pieces (id, packet_id, deliverable_id, kind, name, note, sha256, added_at, position)
+       select gen_random_uuid(), packet_id, deliverable_id, kind, name, note, sha256, $3, position
        from round_pieces where packet_id = $1 and round_no = $2`,
       [packet.id, standing, new Date(packet.now)],
       packet.tx

@@ -42,13 +42,14 @@ export function readMarks(packetId: string): Promise<MarkView[]> {
 }
 
 const pieceColumns = (table: 'pieces' | 'round_pieces', more = '') => `
-  select p.id, p.deliverable_id as "deliverableId", p.name, b.size::float8 as size, b.media_type as "mediaType"${more}
+  select p.id, p.deliverable_id as "deliverableId", p.name, p.note, b.size::float8 as size, b.media_type as "mediaType"${more}
   from ${table} p join blobs b on b.sha256 = p.sha256`;
 
 const PieceRow = z.object({
   id: z.string(),
   deliverableId: z.string().nullable(),
   name: z.string(),
+  note: z.string(),
   size: z.number(),
   mediaType: z.string()
 });

@@ -99,7 +99,7 @@
           <p class="pt-2 text-sm"><a class="link" href="?aside={line.studentId}">Write to {line.student} aside</a></p>
           {#if followed(line).length > 0}
             <p class="pt-2 text-sm">The draft, as it lies in the packet now. Nothing of it was submitted.</p>
-            <PieceList pieces={followed(line)} from="pieces" removable={false} />
+            <PieceList pieces={followed(line)} from="pieces" />
           {/if}
           <div class="flex flex-wrap items-end gap-6 py-3">
             {#snippet who()}<input type="hidden" name="studentId" value={line.studentId} />{/snippet}

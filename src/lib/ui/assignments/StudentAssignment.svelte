@@ -11,7 +11,6 @@
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/shell/Message.svelte';
   import { mustDoWords } from '$core/assignments/must-do';
-  import type { Preview } from '$core/materials/preview';
   import type { GuidanceView } from '$core/assignments/guidance';
   import FirstTime from '$ui/shell/FirstTime.svelte';
   import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
@@ -53,12 +52,10 @@
     largestFile: number;
     zone: string;
     problems: string[];
-    /** Asks the server what can be shown of a material. */
-    look: (id: string) => Promise<Preview>;
   }
   const props: Props = $props();
   const { facts, unitTitle, briefHtml, deliverables, teachers, guidance, back, packet } = $derived(props);
-  const { formKey, largestFile, zone, problems, look } = $derived(props);
+  const { formKey, largestFile, zone, problems } = $derived(props);
 
   const { custody, holding, pieces, rounds, marks, now } = $derived(packet);
   const editable = $derived(allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
@@ -134,7 +131,7 @@
           {/if}
           {#if guidance.materials.length > 0}
             <h3 id="materials" class="mt-5 mb-2 text-lg font-semibold">Materials</h3>
-            <MaterialLinks materials={guidance.materials} {look} />
+            <MaterialLinks materials={guidance.materials} />
           {/if}
         </div>
         {#if guidance.criteria.length > 0}

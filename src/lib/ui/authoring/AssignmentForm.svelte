@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
   import { enhance } from '$app/forms';
   import type { AssignmentDraft } from '$core/assignments/draft';
   import type { CourseHead } from '$core/courses/views';
@@ -33,11 +33,8 @@
   // What is being written belongs to this page until it is kept; later readings of the page must not overwrite it.
   // svelte-ignore state_referenced_locally
   const draft = $state($state.snapshot(initial));
-  let scripted = $state(false);
+  const scripted = whenScripted();
   let busy = $state(false);
-  onMount(() => {
-    scripted = true;
-  });
 
   const SETTLES = {
     result: 'By a returned result',
@@ -132,7 +129,7 @@
         </Message>
         <button class="btn btn-primary" name="confirmed" value="yes" disabled={busy}>Change it and tell them</button>
       {:else}
-        <button class="btn btn-primary" disabled={busy || !scripted}>{button}</button>
+        <button class="btn btn-primary" disabled={busy || !scripted.yes}>{button}</button>
       {/if}
       <noscript><p>This page needs JavaScript, since it shows what students will see while you write.</p></noscript>
     </div>

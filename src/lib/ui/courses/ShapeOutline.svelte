@@ -6,6 +6,7 @@
   import { insideWords, moved, type OutlineItem as Item, type OutlineUnit as Unit } from '$core/courses/outline';
   import type { CourseHead } from '$core/courses/views';
   import { act } from '$ui/forms/act';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
   import Message from '$ui/shell/Message.svelte';
   import AddMaterials from './AddMaterials.svelte';
   import OutlineItem from './OutlineItem.svelte';
@@ -25,6 +26,7 @@
 
   /** While something is moved, the page shows where it would go; after that, what the server says. */
   let order = $derived(units.map((unit) => ({ ...unit, id: unit.id ?? 'loose', items: [...unit.items] })));
+  const scripted = whenScripted();
   let problem = $state('');
   let said = $state('');
 
@@ -117,12 +119,15 @@
           courseZone={course.zone}
           {now}
         />
-        <button class="btn btn-sm" disabled={i === 0} onclick={() => moveUnit(i, -1)} aria-label="Move {unit.title} up"
-          >Up</button
+        <button
+          class="btn btn-sm"
+          disabled={!scripted.yes || i === 0}
+          onclick={() => moveUnit(i, -1)}
+          aria-label="Move {unit.title} up">Up</button
         >
         <button
           class="btn btn-sm"
-          disabled={i === order.length - 1}
+          disabled={!scripted.yes || i === order.length - 1}
           onclick={() => moveUnit(i, 1)}
           aria-label="Move {unit.title} down">Down</button
         >
@@ -155,13 +160,13 @@
             <div class="flex flex-wrap items-center gap-2 px-3 pb-2 text-sm">
               <button
                 class="btn btn-xs"
-                disabled={n === 0}
+                disabled={!scripted.yes || n === 0}
                 onclick={() => moveItem(i, n, -1)}
                 aria-label="Move {item.title} up">Up</button
               >
               <button
                 class="btn btn-xs"
-                disabled={n === unit.items.length - 1}
+                disabled={!scripted.yes || n === unit.items.length - 1}
                 onclick={() => moveItem(i, n, 1)}
                 aria-label="Move {item.title} down">Down</button
               >

@@ -48,7 +48,7 @@
       {#if wantsWords(place.wants).length > 0}
         <p class="mb-1 text-sm"><b>Wanted:</b> {wantsWords(place.wants, place.named).join('; ')}</p>
       {/if}
-      {#if inPlace.length > 0}<PieceList pieces={inPlace} from="pieces" removable={editable} />{/if}
+      {#if inPlace.length > 0}<PieceList pieces={inPlace} from="pieces" {editable} named={place.named} />{/if}
       {#if editable && (place.id !== null || alsoOpen)}
         <AddFiles deliverableId={place.id} place={place.title} {formKey} largest={place.wants.bytes ?? largest} />
       {/if}

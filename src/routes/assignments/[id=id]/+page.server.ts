@@ -19,6 +19,7 @@ import {
   takeBack,
   withdrawDeclaration
 } from '$server/packets/change';
+import { movePiece, notePiece, renamePiece } from '$server/packets/arrange-pieces';
 import { removePiece } from '$server/packets/pieces';
 import { receiveFiles } from '$server/packets/receive-files';
 import { submitPacket } from '$server/packets/submit';
@@ -92,6 +93,9 @@ export const actions = {
     return { done: true };
   },
   removePiece: (event) => act(event, PieceForm, removePiece),
+  renamePiece: (event) => act(event, PieceForm.extend({ name: z.string().trim().min(1).max(1000) }), renamePiece),
+  notePiece: (event) => act(event, PieceForm.extend({ note: z.string().trim().max(500).default('') }), notePiece),
+  movePiece: (event) => act(event, PieceForm.extend({ by: z.enum(['up', 'down']) }), movePiece),
   submit: (event) => act(event, Key, submitPacket),
   takeBack: (event) => act(event, TakeBackForm, takeBack),
   revise: (event) => act(event, z.object({}), revise),
@@ -120,7 +124,7 @@ type Person = NonNullable<App.Locals['person']>;
 type Change<T> = (
   person: Person,
   input: T & { assignmentId: string }
-) => Promise<{ ok: true } | { ok: false; why: Refusal }>;
+) => Promise<{ ok: true } | { ok: false; why: Refusal | PieceRefusal }>;
 
 /** Parses a small form, does the one thing, answers. */
 async function act<S extends z.ZodObject>(event: RequestEvent, schema: S, change: Change<z.infer<S>>) {
@@ -132,7 +136,7 @@ async function act<S extends z.ZodObject>(event: RequestEvent, schema: S, change
     await orNotFound(change(person, { ...form.data, assignmentId: params.id })),
     request,
     url.pathname,
-    refusalWords
+    fileWords
   );
 }
 

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { lookAtMaterial } from '../../shared/look-at-material';
   import { getWayBack } from '../../shared/way-back.svelte';
   import ClassView from '$ui/assignments/ClassView.svelte';
   import StudentAssignment from '$ui/assignments/StudentAssignment.svelte';
@@ -27,7 +26,6 @@
     largestFile={data.largestFile}
     zone={data.zone}
     {problems}
-    look={lookAtMaterial}
   />
 {:else}
   <ClassView

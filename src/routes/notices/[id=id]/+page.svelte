@@ -6,7 +6,6 @@
   import AddMaterials from '$ui/courses/AddMaterials.svelte';
   import When from '$ui/time/When.svelte';
 
-  import { lookAtMaterial } from '../../shared/look-at-material';
   import { getWayBack } from '../../shared/way-back.svelte';
 
   const { data, form } = $props();
@@ -30,7 +29,7 @@
   </div>
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
   <div class="brief-text mb-6">{@html notice.bodyHtml}</div>
-  <MaterialLinks materials={notice.materials} look={lookAtMaterial} />
+  <MaterialLinks materials={notice.materials} />
   {#if notice.course.role === 'teacher'}
     <AddMaterials
       noticeId={notice.id}

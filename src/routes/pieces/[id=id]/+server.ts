@@ -2,5 +2,5 @@ import { sendFile } from '$server/files';
 import { openPiece } from '$server/packets/file-access';
 import { orNotFound, signedIn } from '../../shared/guard';
 
-export const GET = async ({ locals, params, url }) =>
-  sendFile(await orNotFound(openPiece(signedIn(locals, url), params.id)));
+export const GET = async ({ locals, params, url, request }) =>
+  sendFile(await orNotFound(openPiece(signedIn(locals, url), params.id)), request);

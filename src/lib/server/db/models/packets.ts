@@ -81,6 +81,8 @@ export class Piece extends Model<InferAttributes<Piece>, InferCreationAttributes
   declare deliverableId: string | null;
   declare kind: CreationOptional<'file'>;
   declare name: string;
+  /** The student's own word beside it. */
+  declare note: CreationOptional<string>;
   declare sha256: string;
   declare addedAt: Date;
   declare position: number;
@@ -92,6 +94,7 @@ Piece.init(
     deliverableId: maybeUuid(),
     kind: { ...text(), defaultValue: 'file' },
     name: text(),
+    note: { ...text(), defaultValue: '' },
     sha256: text(),
     addedAt: moment(),
     position: whole()

@@ -2,7 +2,6 @@
   import AssignmentForm from '$ui/authoring/AssignmentForm.svelte';
   import AddMaterials from '$ui/courses/AddMaterials.svelte';
   import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
-  import { lookAtMaterial } from '../../../shared/look-at-material';
   import { previewBrief } from '../../../shared/preview-brief';
 
   const { data, form, params } = $props();
@@ -19,7 +18,7 @@
   </p>
   <section class="mb-6 rounded bg-base-100 p-4" aria-labelledby="materials">
     <h2 id="materials" class="mb-1 text-lg font-semibold">Materials beside the brief</h2>
-    <MaterialLinks materials={data.materials} look={lookAtMaterial} />
+    <MaterialLinks materials={data.materials} />
     {#each data.materials as material (material.id)}
       <p class="text-sm opacity-85">
         To show {material.title} inside the brief, write

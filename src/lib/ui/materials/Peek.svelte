@@ -1,0 +1,41 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import type { Preview as PreviewData } from '$core/materials/preview';
+  import { getLook } from './look';
+  import Preview from './Preview.svelte';
+
+  interface Props {
+    /** What is looked at: a material, a piece, a submitted piece. */
+    address: string;
+    /** Where its bytes are. */
+    file: string;
+    title: string;
+    name: string;
+  }
+  /** A file, shown where it stands as soon as this is on the page. */
+  const { address, file, title, name }: Props = $props();
+
+  const look = getLook();
+  let preview = $state<PreviewData | null>(null);
+  let failed = $state(false);
+
+  async function open() {
+    failed = false;
+    try {
+      preview = await look(address);
+    } catch {
+      failed = true;
+    }
+  }
+  onMount(open);
+</script>
+
+{#if preview}
+  <Preview {preview} {file} material={{ title, name }} />
+{:else if failed}
+  <p role="alert">
+    The connection broke before it could be shown. <button class="link" onclick={open}>Try again</button>
+  </p>
+{:else}
+  <p role="status">Opening {title} …</p>
+{/if}

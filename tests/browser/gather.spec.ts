@@ -1,0 +1,48 @@
+import { expect, file, openFromList, test } from './world';
+
+test('a piece is looked at in place, named as the brief wants, moved and noted; the teacher reads it all', async ({
+  world
+}) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
+  const main = ilse.getByRole('main');
+  await main.getByRole('button', { name: 'Look at pool-counts.csv here' }).click();
+  await expect(main.getByRole('columnheader', { name: 'species' })).toBeVisible();
+  await main.getByRole('button', { name: 'Look at field-report-draft.docx here' }).click();
+  await expect(main).toContainText('Before the storm the east shore held eleven pools');
+  await main.getByRole('button', { name: 'Rename or move field-report-draft.docx' }).click();
+  await main.getByRole('button', { name: 'Call it Varga Field report.docx, as the brief wants' }).click();
+  await expect(main.getByRole('link', { name: 'Varga Field report.docx' })).toBeVisible();
+  await main.getByLabel('A word beside it').fill('The last part is missing.');
+  await main.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(main.getByText('The last part is missing.')).toBeVisible();
+
+  await ilse.getByLabel('Add files to Photographs').setInputFiles([file('a.jpg', 'first'), file('b.jpg', 'second')]);
+  await main.getByRole('button', { name: 'Rename or move b.jpg' }).click();
+  await main.getByRole('button', { name: 'Move b.jpg up' }).press('Enter');
+  await expect(main.getByRole('button', { name: 'Move b.jpg up' })).toBeDisabled();
+  await ilse.getByRole('button', { name: /^Submit round 1/ }).click();
+  await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
+
+  const odile = await world.as('odile');
+  await openFromList(odile, 'Ilse Varga.*Field report');
+  const round = odile.getByRole('main');
+  await expect(round).toContainText('The last part is missing.');
+  await round.getByRole('button', { name: 'Look at Varga Field report.docx here' }).click();
+  await expect(round).toContainText('Before the storm the east shore held eleven pools');
+  const order = await round.getByRole('link', { name: /^[ab]\.jpg$/ }).allInnerTexts();
+  expect(order).toEqual(['b.jpg', 'a.jpg']);
+});
+
+test('what is being looked at when the connection breaks can be tried again', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
+  const main = ilse.getByRole('main');
+  await expect(main.getByRole('button', { name: 'Look at pool-counts.csv here' })).toBeVisible();
+  await ilse.context().setOffline(true);
+  await main.getByRole('button', { name: 'Look at pool-counts.csv here' }).click();
+  await expect(main.getByRole('alert')).toContainText('The connection broke');
+  await ilse.context().setOffline(false);
+  await main.getByRole('button', { name: 'Try again' }).click();
+  await expect(main.getByRole('columnheader', { name: 'species' })).toBeVisible();
+});

@@ -75,6 +75,8 @@ export async function signIn(page: Page, url: string, handle: string): Promise<v
   await page.getByLabel('Password').fill(PASSWORD);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
+  // The first room stands, and with it the scroll position: a press before that could land on another line.
+  await expect(page.getByRole('heading', { level: 1, name: /^(Desk|Marking)/ })).toBeVisible();
 }
 
 function worldOn(url: string, database: string, browser: Browser): World {

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { pauseWords } from './calendar';
-import { inheritsWords, rulesFor, StandingRules } from './rules';
+import { inheritsWords, rulesFor, StandingRules, wantsOf } from './rules';
 
 const own = { late: { kind: 'none' as const }, allowance: 1, takeBack: false };
 const course = StandingRules.parse({ late: { kind: 'flat', percent: 10 }, allowance: 3 });
@@ -13,6 +13,16 @@ it('takes from the course exactly the rules that an assignment follows', () => {
     allowance: 3,
     takeBack: true
   });
+});
+
+it('asks of a new deliverable what the course asks of all', () => {
+  expect(wantsOf(StandingRules.parse({}))).toEqual({});
+  expect(wantsOf(StandingRules.parse({ kinds: ['file', 'scan'], naming: '{surname}' }))).toEqual({
+    kinds: ['file', 'scan'],
+    naming: '{surname}'
+  });
+  // No kind at all would be a place that nothing fits.
+  expect(wantsOf(StandingRules.parse({ kinds: [] }))).toEqual({});
 });
 
 it('says whose rule it is', () => {

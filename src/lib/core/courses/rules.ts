@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LatePolicy } from '../assignments/late-policy';
-import { PIECE_KINDS } from '../assignments/wants';
+import { PIECE_KINDS, type Wants } from '../assignments/wants';
 
 /**
  * What holds for a whole course unless an assignment says otherwise. Assignments keep their own copy of each rule, so
@@ -31,6 +31,12 @@ type Ruled = Pick<StandingRules, RuleName>;
 export function rulesFor(own: Ruled, inherits: readonly RuleName[], course: StandingRules): Ruled {
   const from = (name: RuleName) => (inherits.includes(name) ? course : own);
   return { late: from('late').late, allowance: from('allowance').allowance, takeBack: from('takeBack').takeBack };
+}
+
+/** What the course's rules ask of a deliverable that says nothing else: its kinds of piece, and how they are named. */
+export function wantsOf({ kinds, naming }: Pick<StandingRules, 'kinds' | 'naming'>): Wants {
+  const some = kinds.length > 0 && kinds.length < PIECE_KINDS.length;
+  return { ...(some && { kinds }), ...(naming !== '' && { naming }) };
 }
 
 /** How a rule stands on an assignment, in words beside it. */

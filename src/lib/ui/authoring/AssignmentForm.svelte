@@ -3,7 +3,7 @@
   import { enhance } from '$app/forms';
   import type { AssignmentDraft } from '$core/assignments/draft';
   import type { CourseHead } from '$core/courses/views';
-  import type { StandingRules } from '$core/courses/rules';
+  import { wantsOf, type StandingRules } from '$core/courses/rules';
   import Field from '$ui/forms/Field.svelte';
   import Message from '$ui/shell/Message.svelte';
   import AsStudentsSee from './AsStudentsSee.svelte';
@@ -116,7 +116,11 @@
       </label>
     </fieldset>
     <RulesEditor {draft} {rules} />
-    {#if draft.settles !== 'declared'}<DeliverablesEditor bind:deliverables={draft.deliverables} {problems} />{/if}
+    {#if draft.settles !== 'declared'}<DeliverablesEditor
+        bind:deliverables={draft.deliverables}
+        fresh={wantsOf(rules)}
+        {problems}
+      />{/if}
     <MustDoEditor bind:items={draft.mustDo} {problems} />
     <CriteriaEditor bind:criteria={draft.criteria} {problems} />
     <div class="sticky bottom-0 border-t-2 border-base-300 bg-base-200 py-3">

@@ -6,10 +6,12 @@
 
   interface Props {
     deliverables: AssignmentDraft['deliverables'];
+    /** What the course asks of every new one. */
+    fresh: Wants;
     problems: Record<string, string>;
   }
   /** What the brief asks for, one place of the packet each, with what each has to be. */
-  let { deliverables = $bindable(), problems }: Props = $props();
+  let { deliverables = $bindable(), fresh, problems }: Props = $props();
 
   const RANGES = [
     ['howMany', 'Pieces'],
@@ -98,7 +100,7 @@
   <button
     type="button"
     class="btn justify-self-start btn-sm"
-    onclick={() => (deliverables = [...deliverables, { title: '', ask: '', optional: false, wants: {} }])}
+    onclick={() => (deliverables = [...deliverables, { title: '', ask: '', optional: false, wants: { ...fresh } }])}
   >
     Ask for one more thing
   </button>

@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { AssignmentDraft } from '$core/assignments/draft';
-import { RULE_NAMES } from '$core/courses/rules';
+import { RULE_NAMES, wantsOf } from '$core/courses/rules';
 import { clock } from '$server/clock';
 import { copyAssignment, setAssignment } from '$server/assignments/change-assignment';
 import { readEarlier } from '$server/assignments/earlier';
@@ -26,7 +26,7 @@ export const load = async ({ locals, params, url }) => {
     late: rules.late,
     allowance: rules.allowance,
     takeBack: rules.takeBack,
-    deliverables: [{ title: 'What you hand over', wants: rules.naming ? { naming: rules.naming } : {} }]
+    deliverables: [{ title: 'What you hand over', wants: wantsOf(rules) }]
   });
   const named = units.flatMap(({ id, title }) => (id === null ? [] : [{ id, title }]));
   return { draft: { ...draft, title: '' }, rules, units: named, earlier, now: clock.now() };

@@ -1,0 +1,53 @@
+import { beforeEach, describe, expect, it } from 'vitest';
+import { readClass, readDrafts } from '$server/marking/queries';
+import { readAssignment } from '$server/assignments/read-assignment';
+import { NotHere } from '$server/outcome';
+import { openPiece } from '$server/packets/file-access';
+import { notePiece } from '$server/packets/arrange-pieces';
+import { readOwnPacket } from '$server/assignments/read-assignment';
+import { attach, handIn, smallCourse } from './kit';
+
+let school: Awaited<ReturnType<typeof smallCourse>>;
+beforeEach(async () => {
+  school = await smallCourse();
+});
+
+const pieceOf = async (id: string) => {
+  const { facts } = await readAssignment(school.ilse, id);
+  return (await readOwnPacket(school.ilse, facts)).pieces[0]?.id ?? '';
+};
+
+describe('a draft', () => {
+  it('is its student’s alone where the assignment does not say otherwise', async () => {
+    const id = await school.set();
+    await attach(school.ilse, id, 'mine', 'draft.txt');
+    expect(await readDrafts(id)).toEqual([]);
+    const piece = await pieceOf(id);
+    await expect(openPiece(school.teacher, piece)).rejects.toThrow(NotHere);
+    await expect(openPiece(school.teodor, piece)).rejects.toThrow(NotHere);
+    expect((await openPiece(school.ilse, piece)).name).toBe('draft.txt');
+    const { facts } = await readAssignment(school.teacher, id);
+    const line = (await readClass(facts)).lines.find((one) => one.studentId === school.ilse.id);
+    // Even that there is something is not told.
+    expect(line?.standing).toBe('not-started');
+  });
+
+  it('can be followed where the assignment says so, and following is no submit', async () => {
+    const id = await school.set({ followsDrafts: true });
+    await attach(school.ilse, id, 'mine', 'draft.txt');
+    const pieceId = await pieceOf(id);
+    await notePiece(school.ilse, { assignmentId: id, pieceId, note: 'Half of it.' });
+    expect(await readDrafts(id)).toMatchObject([{ name: 'draft.txt', note: 'Half of it.' }]);
+    expect((await openPiece(school.teacher, pieceId)).name).toBe('draft.txt');
+    await expect(openPiece(school.teodor, pieceId)).rejects.toThrow(NotHere);
+    const { facts } = await readAssignment(school.teacher, id);
+    const line = (await readClass(facts)).lines.find((one) => one.studentId === school.ilse.id);
+    expect(line).toMatchObject({ standing: 'in-progress', holder: 'student', rounds: 0 });
+  });
+
+  it('is no draft any more once it is submitted: the round says what the teacher has', async () => {
+    const id = await school.set({ followsDrafts: true });
+    await handIn(school.ilse, id);
+    expect(await readDrafts(id)).toEqual([]);
+  });
+});

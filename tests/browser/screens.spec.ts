@@ -29,7 +29,7 @@ for (const [theme, width] of [
   ['night', 360]
 ] as const)
   test(`every screen is accessible and fits, ${theme}, ${width} px`, async ({ world }) => {
-    test.setTimeout(180_000);
+    test.setTimeout(300_000);
     const page = await world.window({ viewport: { width, height: 780 } });
     await page.context().addCookies([{ name: 'vendro_theme', value: theme, url: world.url }]);
     const fits = async () => {

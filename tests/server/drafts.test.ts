@@ -1,10 +1,9 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readClass, readDrafts } from '$server/marking/queries';
-import { readAssignment } from '$server/assignments/read-assignment';
+import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';
 import { openPiece } from '$server/packets/file-access';
 import { notePiece } from '$server/packets/arrange-pieces';
-import { readOwnPacket } from '$server/assignments/read-assignment';
 import { attach, handIn, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;

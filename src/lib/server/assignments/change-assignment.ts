@@ -13,6 +13,7 @@ import { queueMail, sendQueued } from '../mail/mail';
 import { NotHere } from '../outcome';
 import { copyAssignments } from './copy-assignments';
 import { assignmentRow, createAssignment, withOpenPlace } from './create-assignment';
+import { CRITERIA } from './guidance';
 import { writeParts } from './write-parts';
 
 /** Sets a new assignment in a course, as its teacher. */
@@ -138,9 +139,7 @@ const DRAFT = `
       where d.assignment_id = a.id order by d.position`)} as deliverables,
     ${rows(`select i.id, i.text, i.optional, i.met_by as "metBy" from must_do_items i
       where i.assignment_id = a.id order by i.position`)} as "mustDo",
-    ${rows(`select k.id, k.title, k.hint, ${rows(`select l.id, l.title, l.says, l.points::float8 as points
-      from criterion_levels l where l.criterion_id = k.id order by l.position`)} as levels
-      from criteria k where k.assignment_id = a.id order by k.position`)} as criteria,
+    ${CRITERIA} as criteria,
     (select count(*)::int from packets p where p.assignment_id = a.id and (p.pieces > 0 or p.round_no is not null)) as started,
     (select count(*)::int from packets p where p.assignment_id = a.id and p.round_no is not null) as submitted
   from assignments a where a.id = $1`;

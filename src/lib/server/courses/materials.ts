@@ -12,6 +12,7 @@ import { NotHere } from '../outcome';
 import { readMultipart } from '../uploads/multipart';
 import { courseFor } from './course-head';
 import { nextPlace } from './next-place';
+import { setForStudents, shownToStudents } from './shown';
 import { shaping } from './shape-outline';
 
 /** Where a material lies: in a unit, beside a brief, with a notice, or in the course at large. */
@@ -173,14 +174,13 @@ const OpenRow = MaterialRow.extend({
   shown: z.boolean()
 });
 
-const seen = (table: string) =>
-  `(${table}.id is null or (not ${table}.hidden and (${table}.visible_from is null or ${table}.visible_from <= $3)))`;
+const seen = (table: string) => shownToStudents(table, '$3');
 
 const OPEN = `
   select m.id, m.title, m.name, m.sha256, b.size::float8 as size, b.media_type as "mediaType", c.id as "courseId",
     c.slug as "courseSlug", c.title as "courseTitle", m.assignment_id as "assignmentId", m.notice_id as "noticeId", e.role,
     ${seen('m')} and ${seen('u')} and ${seen('n')}
-      and (a.id is null or (a.published and (a.visible_from is null or a.visible_from <= $3))) as shown
+      and ${setForStudents('a', '$3')} as shown
   from materials m
   join blobs b on b.sha256 = m.sha256
   join courses c on c.id = m.course_id

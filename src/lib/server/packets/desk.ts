@@ -4,6 +4,7 @@ import type { DeskCourse, DeskLine } from '$core/packets/desk';
 import type { Actor } from '$core/people/policy';
 import { DAY, type Moment } from '$core/time/moment';
 import { clock } from '../clock';
+import { shownToStudents } from '../courses/shown';
 import { ms, select } from '../db/connection';
 import { holdingOf, PROJECTION_COLUMNS, ProjectionRow, UNREAD } from './projection';
 
@@ -137,7 +138,7 @@ export const OWN_ASSIGNMENTS = `
   left join units u on u.id = a.unit_id
   left join packets p on p.assignment_id = a.id and p.party_id = e.person_id
   where e.person_id = $1 and e.role = 'student' and e.left_at is null
-    and (u.id is null or (not u.hidden and (u.visible_from is null or u.visible_from <= $2)))`;
+    and ${shownToStudents('u', '$2')}`;
 
 const ASKED = 'select count(*)::int from deliverables d where d.assignment_id = a.id and not d.optional';
 const FILLED = `select count(distinct d.id)::int from pieces f join deliverables d on d.id = f.deliverable_id

@@ -3,6 +3,7 @@ import type { Found } from '$core/search/found';
 import { likely, searchTerms } from '$core/search/terms';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
+import { setForStudents, shownToStudents } from '../courses/shown';
 import { select } from '../db/connection';
 
 /** How many results one search shows. */
@@ -60,9 +61,8 @@ const FoundRow = z.object({
 });
 const RightRow = z.object({ typed: z.string(), meant: z.string() });
 
-const seen = (table: string) =>
-  `(${table}.id is null or (not ${table}.hidden and (${table}.visible_from is null or ${table}.visible_from <= $2)))`;
-const published = '(a.id is null or (a.published and (a.visible_from is null or a.visible_from <= $2)))';
+const seen = (table: string) => shownToStudents(table, '$2');
+const set = (table: string) => setForStudents(table, '$2');
 
 // As it was typed, for names and beginnings; and by its stem, for the texts: "limpets" finds "limpet". Candidates come
 // from the index; who may see each is asked of the best alone.
@@ -93,8 +93,8 @@ const BY_WORDS = `
   left join units u on u.id = f.unit_id
   left join units un on un.id = coalesce(own.unit_id, a.unit_id)
   where m.role = 'teacher' or h.kind = 'piece'
-    or (${seen('f')} and ${seen('said')} and ${seen('n')} and ${seen('u')} and ${seen('un')} and ${published}
-      and ${published.replaceAll('a.', 'own.')})
+    or (${seen('f')} and ${seen('said')} and ${seen('n')} and ${seen('u')} and ${seen('un')} and ${set('a')}
+      and ${set('own')})
   order by h.rank desc, h.title limit $6`;
 
 // Up to two slips of the keyboard (Levenshtein) after a right first letter; else what shares most of its trigrams.

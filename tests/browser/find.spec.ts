@@ -32,6 +32,9 @@ test('every door leads to the same assignment', async ({ world }) => {
     await openFromList(ilse, REPORT);
   });
   await through(async () => {
+    // Keys are listened to once scripts run; the ribbon is drawn by them.
+    const ribbon = ilse.getByRole('navigation', { name: /Runway/ });
+    await expect(ribbon.getByRole('link', { name: new RegExp(`^${REPORT}`) })).toBeVisible();
     await ilse.keyboard.press('/');
     await ilse.keyboard.type('rokc pools');
     await expect(ilse.getByRole('option', { name: new RegExp(REPORT) })).toHaveAttribute('aria-selected', 'true');

@@ -1,27 +1,24 @@
-import { createReadStream } from 'node:fs';
-import { basename } from 'node:path';
-import { Readable } from 'node:stream';
 import { z } from 'zod';
 import type { Actor } from '../src/lib/core/people/policy';
 import type { Moment } from '../src/lib/core/time/moment';
 import { dayOf } from '../src/lib/core/time/wall-clock';
 import { noteResultSeen } from '../src/lib/server/assignments/own-progress';
-import { storeBlob } from '../src/lib/server/blobs/store';
 import { clock } from '../src/lib/server/clock';
 import { enterCalendarDays } from '../src/lib/server/courses/calendar';
 import { enrol } from '../src/lib/server/courses/create-course';
 import { invite } from '../src/lib/server/courses/invitations';
 import { select } from '../src/lib/server/db/connection';
 import { excuse, extend, receiveInPerson } from '../src/lib/server/marking/class-actions';
+import { openSimulatedSite } from '../src/lib/server/links/simulated-site';
 import { lookAndSettle, returnRound } from '../src/lib/server/marking/return-round';
 import { declareDone, revise, takeBack } from '../src/lib/server/packets/change';
-import { addFile } from '../src/lib/server/packets/pieces';
 import { submitPacket } from '../src/lib/server/packets/submit';
 import { createPerson } from '../src/lib/server/people/create-person';
 import { noteDemo } from '../src/lib/server/settings';
 import { classmate, dice, type ClassmateDeed } from './classmates';
+import { addDemoFile, addDemoLink, fillPlace } from './hand-in';
 import { openCourse, tell } from './open-course';
-import { demoFile, readWorld, type DemoCourse, type DemoStep } from './read-world';
+import { readWorld, type DemoCourse, type DemoStep } from './read-world';
 import { levelsOf, setAssignment, talk, type Ids } from './set-assignment';
 import { when } from './when';
 
@@ -49,6 +46,14 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
       first: dayOf(at(days.first), school.zone),
       last: dayOf(at(days.last), school.zone)
     });
+  const about = Object.entries(school.listed).map(([handle, text]) => ({
+    handle,
+    name: nameOf(handle, school),
+    about: text
+  }));
+  await noteDemo({ password: school.password, accounts: about });
+  // Links of the demo lead to the simulated site, which is looked at as any other.
+  await openSimulatedSite();
   const deeds: Deed[] = [];
   for (const course of courses) {
     const students = classOf(course, school.students);
@@ -79,12 +84,6 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
     if (i % 25 === 0) onProgress(i / deeds.length);
   }
   clock.set(now, { frozen: false });
-  const about = Object.entries(school.listed).map(([handle, text]) => ({
-    handle,
-    name: nameOf(handle, school),
-    about: text
-  }));
-  await noteDemo({ password: school.password, accounts: about });
   onProgress(1);
 }
 
@@ -160,15 +159,17 @@ const assignmentId = (ids: Ids) => ids.assignment ?? '';
 function story(steps: DemoStep[], cast: Cast & { at: (text: string) => Moment }): Deed[] {
   return steps.map((step) => ({
     at: cast.at(step.at),
-    what: `${step.do ?? `adding ${step.add ?? ''}`}`,
-    run: () => (step.add === undefined ? act(step, cast) : add(step.add, step.place, cast))
+    what: `${step.do ?? `adding ${step.add ?? step.link ?? ''}`}`,
+    run: () => (step.add === undefined && step.link === undefined ? act(step, cast) : add(step, cast))
   }));
 }
 
-async function add(file: string, place: number, { ids, student }: Cast) {
-  const blob = await storeBlob(createReadStream(demoFile(file)));
-  const deliverableId = place === 0 ? null : (ids.places?.[place - 1] ?? null);
-  return addFile(student, { assignmentId: assignmentId(ids), deliverableId, name: basename(file), blob, key: null });
+function add(step: DemoStep, { ids, student }: Cast) {
+  const { add: file, link, place } = step;
+  const deliverableId = place === 0 ? null : (ids.places?.[place - 1]?.id ?? null);
+  return link === undefined
+    ? addDemoFile(student, assignmentId(ids), deliverableId, file ?? '')
+    : addDemoLink(student, assignmentId(ids), deliverableId, link);
 }
 
 async function act(step: DemoStep, cast: Cast & { at: (text: string) => Moment }) {
@@ -229,11 +230,8 @@ function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
       const own = { assignmentId: assignmentId(ids) };
       if (deed.do === 'declare') return declareDone(student, own);
       if (deed.do === 'submit') {
-        const blob = await storeBlob(Readable.from([Buffer.from(deed.text)]));
-        for (const [i, place] of (ids.places ?? []).entries()) {
-          const fileName = `${deed.names[i] ?? 'Work'}, ${name}.txt`;
-          await addFile(student, { ...own, deliverableId: place, name: fileName, blob, key: null });
-        }
+        for (const place of ids.places ?? [])
+          await fillPlace(student, own.assignmentId, place, { text: deed.text, by: name });
         return submitPacket(student, { ...own, key: key() });
       }
       const round = await standing({ ...own, studentId: student.id });

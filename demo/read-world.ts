@@ -107,6 +107,8 @@ const Step = z
   .object({
     at: z.string(),
     add: z.string(),
+    /** A page of the simulated site, by its path. */
+    link: z.string(),
     place: z.number().int().default(0),
     do: z.enum([
       'submit',
@@ -127,7 +129,7 @@ const Step = z
     remark: z.string().default(''),
     due: z.string()
   })
-  .partial({ add: true, do: true, points: true, levels: true, due: true });
+  .partial({ add: true, link: true, do: true, points: true, levels: true, due: true });
 
 export type DemoAssignment = z.infer<typeof AssignmentFront> & { key: string; brief: string };
 type CourseFile = z.infer<typeof Course> & { slug: string; assignments: DemoAssignment[] };

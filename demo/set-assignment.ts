@@ -1,4 +1,5 @@
 import type { Criterion } from '../src/lib/core/assignments/rubric';
+import type { Wants } from '../src/lib/core/assignments/wants';
 import type { Actor } from '../src/lib/core/people/policy';
 import type { Moment } from '../src/lib/core/time/moment';
 import { changeAssignment, readDraft } from '../src/lib/server/assignments/change-assignment';
@@ -12,7 +13,7 @@ import type { DemoAssignment, DemoSaid } from './read-world';
 /** What became of an assignment's parts in the database, once it is set. */
 export interface Ids {
   assignment?: string;
-  places?: string[];
+  places?: Array<{ id: string; title: string; wants: Wants }>;
   criteria?: Criterion[];
 }
 type At = (text: string) => Moment;
@@ -44,7 +45,7 @@ export async function setAssignment(
   }
   const { draft } = await readDraft(teacher, id);
   if (brief !== given.brief) await changeAssignment(teacher, id, { ...draft, brief }, false);
-  ids.places = draft.deliverables.map((place) => place.id ?? '');
+  ids.places = draft.deliverables.map(({ id: placeId = '', title, wants }) => ({ id: placeId, title, wants }));
   ids.criteria = draft.criteria as Criterion[];
 }
 

@@ -2,6 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { error, type Handle, type HandleServerError, type RequestEvent, type ServerInit } from '@sveltejs/kit';
 import { findSession, SESSION_COOKIE } from '$server/auth/sessions';
 import { blobStoreProblem } from '$server/blobs/store';
+import { openSimulatedSite } from '$server/links/simulated-site';
 import { log } from '$server/log';
 import { isUpload } from '$server/uploads/limits';
 import { readTheme } from './routes/shared/theme';
@@ -13,6 +14,7 @@ const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 export const init: ServerInit = async () => {
   const problem = await blobStoreProblem();
   if (problem) log.error({ problem }, 'blobs cannot be written');
+  await openSimulatedSite();
 };
 
 export const handle: Handle = async ({ event, resolve }) => {

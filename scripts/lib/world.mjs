@@ -4,20 +4,24 @@ import { dataFolder } from './folders.mjs';
 import { runTypeScript } from './run.mjs';
 import { step } from './say.mjs';
 
+/** Where the simulated site of the demo answers on loopback. */
+const SITE_PORT = '5281';
+
 /**
  * The database and folders that a developer's server works on: DATABASE_URL where it is given, else a cluster of our
  * own.
  *
- * @returns {Promise<{ env: { DATABASE_URL: string, VENDRO_DATA: string }, stop: () => Promise<void> }>}
+ * @returns {Promise<{ env: { DATABASE_URL: string, VENDRO_DATA: string, VENDRO_SITE_PORT: string }, stop: () => Promise<void> }>}
  */
 export async function openWorld() {
   const folder = dataFolder();
   const given = process.env.DATABASE_URL;
-  if (given) return { env: { DATABASE_URL: given, VENDRO_DATA: folder }, stop: async () => undefined };
+  const own = { VENDRO_DATA: folder, VENDRO_SITE_PORT: process.env.VENDRO_SITE_PORT ?? SITE_PORT };
+  if (given) return { env: { DATABASE_URL: given, ...own }, stop: async () => undefined };
   await ensurePackages(['postgresql']);
   const cluster = await step(`Starting PostgreSQL on loopback (${folder})`, () => startCluster(folder));
   await ensureDatabase(cluster, 'vendro');
-  return { env: { DATABASE_URL: cluster.url('vendro'), VENDRO_DATA: folder }, stop: cluster.stop };
+  return { env: { DATABASE_URL: cluster.url('vendro'), ...own }, stop: cluster.stop };
 }
 
 /**

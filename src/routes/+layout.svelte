@@ -1,11 +1,16 @@
 <script lang="ts">
   import '../app.css';
+  import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
   import Shell from '$ui/shell/Shell.svelte';
   import { setLook } from '$ui/materials/look';
+  import { setReadShelf } from '$ui/shelf/shelf-reader';
+  import { setZone } from '$ui/time/reader';
+  import { setUploads, Uploads } from '$ui/uploads/uploads.svelte';
   import { lookAt } from './shared/look-at';
+  import { readShelf } from './shared/read-shelf';
   import { keepCurrent } from './shared/keep-current';
   import { rememberLists } from './shared/way-back.svelte';
   import { RunwayData } from './shared/runway-data.svelte';
@@ -14,6 +19,10 @@
   const runway = new RunwayData();
   rememberLists();
   setLook(lookAt);
+  setReadShelf(readShelf);
+  setZone(() => data.zone);
+  const uploads = new Uploads(() => void invalidateAll());
+  setUploads(uploads);
   const follows = $derived(data.person !== null);
 
   const studies = $derived(data.person?.studies ?? false);
@@ -42,6 +51,12 @@
 </script>
 
 <svelte:head><title>Vendro</title></svelte:head>
+<svelte:window
+  onbeforeunload={(event) => {
+    // What has arrived is kept, but a page that goes away stops sending.
+    if (uploads.busy) event.preventDefault();
+  }}
+/>
 <Shell person={data.person} theme={data.theme} path={page.url.pathname} zone={data.zone} runway={runway.current} {ask}>
   {@render children()}
 </Shell>

@@ -1,5 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { readClass, readDrafts } from '$server/marking/queries';
+import { readClass } from '$server/marking/queries';
+import { readDrafts } from '$server/packets/read-packet';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';
 import { openPiece } from '$server/packets/file-access';
@@ -22,9 +23,9 @@ describe('a draft', () => {
     await attach(school.ilse, id, 'mine', 'draft.txt');
     expect(await readDrafts(id)).toEqual([]);
     const piece = await pieceOf(id);
-    await expect(openPiece(school.teacher, piece)).rejects.toThrow(NotHere);
-    await expect(openPiece(school.teodor, piece)).rejects.toThrow(NotHere);
-    expect((await openPiece(school.ilse, piece)).name).toBe('draft.txt');
+    await expect(openPiece(school.teacher, 'pieces', piece)).rejects.toThrow(NotHere);
+    await expect(openPiece(school.teodor, 'pieces', piece)).rejects.toThrow(NotHere);
+    expect((await openPiece(school.ilse, 'pieces', piece)).name).toBe('draft.txt');
     const { facts } = await readAssignment(school.teacher, id);
     const line = (await readClass(facts)).lines.find((one) => one.studentId === school.ilse.id);
     // Even that there is something is not told.
@@ -37,8 +38,8 @@ describe('a draft', () => {
     const pieceId = await pieceOf(id);
     await notePiece(school.ilse, { assignmentId: id, pieceId, note: 'Half of it.' });
     expect(await readDrafts(id)).toMatchObject([{ name: 'draft.txt', note: 'Half of it.' }]);
-    expect((await openPiece(school.teacher, pieceId)).name).toBe('draft.txt');
-    await expect(openPiece(school.teodor, pieceId)).rejects.toThrow(NotHere);
+    expect((await openPiece(school.teacher, 'pieces', pieceId)).name).toBe('draft.txt');
+    await expect(openPiece(school.teodor, 'pieces', pieceId)).rejects.toThrow(NotHere);
     const { facts } = await readAssignment(school.teacher, id);
     const line = (await readClass(facts)).lines.find((one) => one.studentId === school.ilse.id);
     expect(line).toMatchObject({ standing: 'in-progress', holder: 'student', rounds: 0 });

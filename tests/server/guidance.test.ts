@@ -201,7 +201,10 @@ describe('materials', () => {
 
   it('that are damaged say so and break nothing', async () => {
     const docx = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
-    expect(await preview('broken.docx', 'this is no archive', docx)).toEqual({ kind: 'unreadable' });
+    expect(await preview('broken.docx', 'this is no archive', docx)).toEqual({
+      kind: 'unreadable',
+      words: 'This file could not be read here.'
+    });
     expect(await preview('tool.exe', Buffer.from([0, 1, 2]))).toEqual({ kind: 'none' });
   });
 

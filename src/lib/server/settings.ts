@@ -20,3 +20,8 @@ export async function noteDemo(accounts: DemoAccounts): Promise<void> {
     [JSON.stringify(accounts)]
   );
 }
+
+/** Whether the demo world is loaded: simulated services answer only then. */
+export async function isDemoLoaded(): Promise<boolean> {
+  return (await demoAccounts()) !== null;
+}

@@ -28,7 +28,9 @@ export const Wants = z.object({
   pages: Range.optional(),
   seconds: Range.optional(),
   howMany: Range.optional(),
-  naming: z.string().trim().min(1).max(120).optional()
+  naming: z.string().trim().min(1).max(120).optional(),
+  /** Links have to lead to the site that the student declared as their own. */
+  ownSite: z.boolean().optional()
 });
 export type Wants = z.infer<typeof Wants>;
 
@@ -38,7 +40,7 @@ export type Wants = z.infer<typeof Wants>;
  * @param named the name that the pattern wants of the reader's own piece; without it, the pattern itself is said
  */
 export function wantsWords(wants: Wants, named: string | null = null): string[] {
-  const { kinds, types, words, pages, seconds, howMany, bytes, naming } = wants;
+  const { kinds, types, words, pages, seconds, howMany, bytes, naming, ownSite } = wants;
   return [
     kinds && kinds.length > 0 && kinds.length < PIECE_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
     types && types.length > 0 && listed(types.map((type) => type.toUpperCase())),
@@ -47,6 +49,7 @@ export function wantsWords(wants: Wants, named: string | null = null): string[] 
     pages && rangeWords(pages, (n) => (n === 1 ? '1 page' : `${n} pages`)),
     seconds && rangeWords(seconds, (n) => span(n * 1000)),
     bytes !== undefined && `at most ${sizeText(bytes)} each`,
+    ownSite === true && 'on your own site',
     naming !== undefined && `named ${named ?? naming}`
   ].filter((phrase): phrase is string => typeof phrase === 'string' && phrase !== '');
 }

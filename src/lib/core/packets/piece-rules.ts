@@ -11,7 +11,17 @@ export const PIECE_REFUSALS = [
   'broken-upload',
   'name-too-long',
   'too-many-pieces',
-  'also-closed'
+  'also-closed',
+  'wrong-type',
+  'not-what-it-says',
+  'program-in-disguise',
+  'place-full',
+  'no-files-here',
+  'no-links-here',
+  'shelf-full',
+  'hash-differs',
+  'not-all-here',
+  'no-address'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
 
@@ -51,22 +61,57 @@ export function sizeText(bytes: number): string {
   return `${bytes} bytes`;
 }
 
-/** What happened, what was kept, what to do. */
-export function pieceRefusalWords(why: PieceRefusal, largest: number): string {
-  switch (why) {
-    case 'no-file':
-      return 'No file was chosen. Choose one, then add it.';
-    case 'empty-file':
-      return 'That file is empty (0 bytes), so it was not added. Save it again where it was made, then add it.';
-    case 'too-large':
-      return `That file is larger than ${sizeText(largest)}, so it was not added. Make it smaller or ask your teacher.`;
-    case 'broken-upload':
-      return 'The connection broke before the whole file had arrived, so it was not added. Add it again.';
-    case 'name-too-long':
-      return `That file's name is longer than ${LONGEST_NAME} characters, so it was not added. Rename it, then add it again.`;
-    case 'too-many-pieces':
-      return `A packet holds ${MOST_PIECES} pieces at most, so that file was not added. Remove one or combine several.`;
-    case 'also-closed':
-      return 'This assignment takes only what the brief asks for, so that file was not added.';
-  }
+/** Reasons that concern the place alone: the file itself is sound and is kept on the Shelf. */
+const PLACE_ONLY: readonly PieceRefusal[] = [
+  'wrong-type',
+  'place-full',
+  'no-files-here',
+  'also-closed',
+  'too-many-pieces'
+];
+
+/** What was kept of a file that did not go into the packet. To be said after the reason where the Shelf has it. */
+export function keptWords(why: PieceRefusal): string {
+  return PLACE_ONLY.includes(why) ? 'The file itself is on your Shelf.' : '';
 }
+
+/**
+ * What happened, what was kept, what to do.
+ *
+ * @param largest the most bytes that the place takes
+ * @param types   the endings that the place takes, where it takes only some
+ */
+export function pieceRefusalWords(why: PieceRefusal, largest: number, types: readonly string[] = []): string {
+  const words = WORDS[why];
+  const wanted = types.length > 0 ? types.map((type) => type.toUpperCase()).join(' or ') : 'other types';
+  return typeof words === 'string' ? words : words({ largest, wanted });
+}
+
+const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: string }) => string)> = {
+  'no-file': 'No file was chosen. Choose one, then add it.',
+  'empty-file': 'That file is empty (0 bytes), so it was not added. Save it again where it was made, then add it.',
+  'too-large': ({ largest }) =>
+    `That file is larger than ${sizeText(largest)}, so it was not added. Make it smaller or ask your teacher.`,
+  'broken-upload': 'The connection broke before the whole file had arrived, so it was not added. Add it again.',
+  'name-too-long': () =>
+    `That file's name is longer than ${LONGEST_NAME} characters, so it was not added. Rename it, then add it again.`,
+  'too-many-pieces': () =>
+    `A packet holds ${MOST_PIECES} pieces at most, so that file was not added. Remove one or combine several.`,
+  'also-closed': 'This assignment takes only what the brief asks for, so that file was not added.',
+  'wrong-type': ({ wanted }) =>
+    `This place takes ${wanted}, so that file was not added. Save it as one of these where it was made.`,
+  'not-what-it-says':
+    'That file is not what its name says: its bytes are of another type, so it was not added. Save it anew where it was made.',
+  'program-in-disguise':
+    'That file is a program under the name of a document, so it was not added. Look for the real one.',
+  'place-full':
+    'This place holds as many pieces as the brief takes, so that one was not added. Remove one, or combine several into one PDF.',
+  'no-files-here': 'This place takes a link, not a file, so that file was not added.',
+  'no-links-here': 'This place takes a file, not a link, so that address was not added.',
+  'shelf-full':
+    'Your Shelf is full, so that file was not added. Empty the bin on your Shelf or remove what you no longer need; your packets stay as they are.',
+  'hash-differs': 'What arrived is not what left your machine, so it was not added. Send it again.',
+  'not-all-here': 'Not all of that file has arrived yet, so it was not added. What has arrived is kept; go on with it.',
+  'no-address':
+    'That is no web address, so it was not added. One starts with https:// or http://, as the address bar of your browser shows it.'
+};

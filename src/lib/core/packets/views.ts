@@ -1,4 +1,6 @@
 import type { Wants } from '../assignments/wants';
+import type { LinkLook } from '../links/words';
+import type { BlobFacts } from '../materials/facts';
 import type { RoundState } from './custody';
 import type { Moment } from '../time/moment';
 
@@ -13,17 +15,48 @@ export interface DeliverableView {
   named?: string | null;
 }
 
-/** A file as it lies in a packet or a round. */
-export interface PieceView {
+/** A piece as it lies in a packet or a round. */
+export type PieceView = FilePiece | LinkPiece;
+
+interface AnyPiece {
   id: string;
   /** Null for the "also" place. */
   deliverableId: string | null;
   name: string;
   /** The student's own word beside it; empty where there is none. */
   note: string;
+}
+
+export interface FilePiece extends AnyPiece {
+  kind: 'file';
   /** Bytes. */
   size: number;
   mediaType: string;
+  /** What a look into its bytes told; null before one was taken. */
+  facts: BlobFacts | null;
+  /** The version that the Shelf has now, where this piece is of an older one. */
+  newer: number | null;
+}
+
+export interface LinkPiece extends AnyPiece {
+  kind: 'link';
+  url: string;
+  /** The student saw that it does not open for a teacher, and kept it. */
+  knowingly: boolean;
+  /** What was there: at the last look for a working packet, at the submit for a round. */
+  look: LinkLook | null;
+  /** When a later look found another text there; null where none did. */
+  changedAt: Moment | null;
+}
+
+/** A file that is bound for a place and has not become a piece yet. */
+export interface UnderWay {
+  id: string;
+  deliverableId: string | null;
+  name: string;
+  /** Bytes, and how many of them the server has. */
+  size: number;
+  arrived: number;
 }
 
 /** One round with its frozen pieces. */

@@ -60,6 +60,11 @@ export function mayForSchool(actor: Actor | null, deed: SchoolDeed): boolean {
   return actor !== null && actor.schoolRoles.includes(SCHOOL_RULES[deed]);
 }
 
+/** What a person does with what is theirs alone: the Shelf, uploads on their way, an outside store. */
+export function mayWithOwn(actor: Actor | null, ownerId: string): boolean {
+  return actor !== null && actor.id === ownerId;
+}
+
 const SCHOOL_RULES: Record<SchoolDeed, SchoolRole> = { 'keep-calendar': 'office' };
 
 const teaches = (r: Relation) => r.courseRole === 'teacher';

@@ -1,6 +1,6 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { createReadStream, createWriteStream, type ReadStream } from 'node:fs';
-import { mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { link, mkdir, open, rename, rm, stat } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -46,6 +46,34 @@ export async function storeBlob(source: Readable, limit: number = config.maxFile
     await rm(draft, { force: true });
     throw error;
   }
+}
+
+/**
+ * Takes a file that is on the disk already into the store. It is linked, not moved, so that whoever wrote it can try
+ * again should the database not hear of it; the caller removes it afterwards.
+ *
+ * @param sha256 of its bytes, as this server hashed them
+ */
+export async function adoptFile(path: string, sha256: string): Promise<StoredBlob> {
+  const file = await open(path, 'r+');
+  const { size } = await file.stat();
+  await file.sync().finally(() => file.close());
+  if (size === 0) throw new BlobRefused('empty-file');
+  const mediaType = await readMediaType(path);
+  const place = blobPath(sha256);
+  await mkdir(dirname(place), { recursive: true });
+  await link(path, place).catch((error: unknown) => {
+    if (!(error instanceof Error && 'code' in error && error.code === 'EEXIST')) throw error;
+  });
+  await syncFolder(dirname(place));
+  return { sha256, size, mediaType };
+}
+
+/** SHA-256 of a file on the disk, in lower-case hex. */
+export async function hashFile(path: string): Promise<string> {
+  const hash = createHash('sha256');
+  for await (const chunk of createReadStream(path, { highWaterMark: 1024 * 1024 })) hash.update(chunk as Buffer);
+  return hash.digest('hex');
 }
 
 /** Opens stored bytes for reading, all or from `start` to `end` (inclusive). */
@@ -104,6 +132,11 @@ async function settle(draft: string, place: string): Promise<void> {
   if (known) return rm(draft);
   await mkdir(dirname(place), { recursive: true });
   await rename(draft, place);
-  const folder = await open(dirname(place));
+  await syncFolder(dirname(place));
+}
+
+/** A name is on the disk only when its folder is. */
+async function syncFolder(path: string): Promise<void> {
+  const folder = await open(path);
   await folder.sync().finally(() => folder.close());
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Criterion } from '$core/assignments/rubric';
 import { holding, roundsLeft, type Holding } from '$core/packets/custody';
 import type { ClassLine, SetAssignment, WaitingRound } from '$core/marking/views';
-import type { MarkView, PieceView, RoundView } from '$core/packets/views';
+import type { MarkView, RoundView } from '$core/packets/views';
 import { fold } from '$core/packets/fold';
 import { may, type Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
@@ -114,33 +114,6 @@ export async function readClass(facts: AssignmentFacts): Promise<{ lines: ClassL
   const rows = await select(ClassRow, CLASS, [facts.assignmentId, facts.courseId]);
   return { now, lines: rows.map((row) => classLine(row, facts, now)) };
 }
-
-/**
- * What lies in packets that were not submitted, where the assignment lets its teachers follow drafts. One query. The
- * caller has asked the policy and the assignment.
- */
-export function readDrafts(assignmentId: string): Promise<Array<PieceView & { packetId: string }>> {
-  return select(
-    DraftPieceRow,
-    `select f.id, f.packet_id as "packetId", f.deliverable_id as "deliverableId", f.name, f.note, b.size::float8 as size,
-       b.media_type as "mediaType"
-     from packets p join assignments a on a.id = p.assignment_id and a.follows_drafts
-     join pieces f on f.packet_id = p.id join blobs b on b.sha256 = f.sha256
-     where p.assignment_id = $1 and p.phase in ('making', 'revising', 'taken-back', 'another-round')
-     order by f.packet_id, f.position`,
-    [assignmentId]
-  );
-}
-
-const DraftPieceRow = z.object({
-  id: z.string(),
-  packetId: z.string(),
-  deliverableId: z.string().nullable(),
-  name: z.string(),
-  note: z.string(),
-  size: z.number(),
-  mediaType: z.string()
-});
 
 function classLine(row: z.infer<typeof ClassRow>, facts: AssignmentFacts, now: Moment): ClassLine {
   const { studentId, student, packetId, rounds, since, given, kept, dueExtended, closesExtended } = row;

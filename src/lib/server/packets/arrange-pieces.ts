@@ -1,11 +1,14 @@
 import { z } from 'zod';
+import type { Candidate } from '$core/packets/fit';
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { keepableName, withEnding, type PieceRefusal } from '$core/packets/piece-rules';
 import type { Actor } from '$core/people/policy';
 import { execute, select } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
+import { announce } from '../live/announce';
 import { withPacket, type OpenPacket } from './open-packet';
+import { placeProblem } from './place';
 
 type OnePiece = { assignmentId: string; pieceId: string };
 
@@ -39,27 +42,55 @@ export async function movePiece(
   input: OnePiece & { by: 'up' | 'down' }
 ): Promise<Outcome<object, Refusal | PieceRefusal>> {
   return arranging(person, input, async (piece, packet) => {
-    const rows = await select(
-      z.object({ id: z.string() }),
-      `select id from pieces where packet_id = $1 and deliverable_id is not distinct from $2::uuid
-       order by position, added_at, id`,
-      [packet.id, piece.deliverableId],
-      packet.tx
-    );
-    const ids = rows.map(({ id }) => id);
+    const ids = await piecesIn(packet, piece.deliverableId);
     const from = ids.indexOf(piece.id);
     const to = input.by === 'up' ? from - 1 : from + 1;
     const other = ids[to];
     if (other === undefined) return { ok: true };
     [ids[from], ids[to]] = [other, piece.id];
-    await execute(
-      `update pieces p set position = n.place - 1
-       from unnest($2::uuid[]) with ordinality as n(id, place) where p.id = n.id and p.packet_id = $1`,
-      [packet.id, ids],
-      packet.tx
-    );
+    await writeOrder(packet, ids);
     return { ok: true };
   });
+}
+
+/** Puts a piece at a certain spot of a place in the packet, its own or another one where it fits. */
+export async function placePiece(
+  person: Actor,
+  input: OnePiece & { deliverableId: string | null; index: number }
+): Promise<Outcome<object, Refusal | PieceRefusal>> {
+  return arranging(person, input, async (piece, packet) => {
+    const { deliverableId, index } = input;
+    if (deliverableId !== piece.deliverableId) {
+      const problem = await placeProblem(packet, deliverableId, await piece.candidate());
+      // It leaves one place for another, so that the packet holds as many as before.
+      if (problem !== null && problem !== 'too-many-pieces') return { ok: false, why: problem };
+      await piece.update({ deliverableId });
+    }
+    const others = (await piecesIn(packet, deliverableId)).filter((id) => id !== piece.id);
+    await writeOrder(packet, others.toSpliced(index, 0, piece.id));
+    return { ok: true };
+  });
+}
+
+async function piecesIn(packet: OpenPacket, deliverableId: string | null): Promise<string[]> {
+  const rows = await select(
+    z.object({ id: z.string() }),
+    `select id from pieces where packet_id = $1 and deliverable_id is not distinct from $2::uuid
+     order by position, added_at, id`,
+    [packet.id, deliverableId],
+    packet.tx
+  );
+  return rows.map(({ id }) => id);
+}
+
+async function writeOrder(packet: OpenPacket, ids: string[]): Promise<void> {
+  await execute(
+    `update pieces p set position = n.place - 1
+     from unnest($2::uuid[]) with ordinality as n(id, place) where p.id = n.id and p.packet_id = $1`,
+    [packet.id, ids],
+    packet.tx
+  );
+  await announce({ people: [packet.person.id] }, packet.tx);
 }
 
 /** Does something to one piece of the student's own packet, while pieces may be added to it at all. */
@@ -73,11 +104,16 @@ async function arranging<T extends Outcome<object, Refusal | PieceRefusal>>(
     if (!piece) throw new NotHere('This piece');
     const verdict = allowed(packet.custody, { do: 'add-piece', piece: pieceId }, packet.now);
     if (!verdict.ok) return verdict;
-    const { id, name, deliverableId } = piece;
-    const update = async (change: Partial<Pick<Piece, 'name' | 'note'>>) => {
+    const { id, name, kind, deliverableId } = piece;
+    const update = async (change: Change) => {
       await piece.update(change, { transaction: packet.tx });
     };
-    return work({ id, name, deliverableId, update }, packet);
+    const candidate = async (): Promise<Candidate> => {
+      if (kind === 'link') return { kind };
+      const [blob] = await select(Bytes, BYTES, [piece.sha256], packet.tx);
+      return { kind: 'file', name, size: blob?.size ?? 0, mediaType: blob?.mediaType };
+    };
+    return work({ id, name, deliverableId, update, candidate }, packet);
   });
 }
 
@@ -86,5 +122,11 @@ interface Bound {
   id: string;
   name: string;
   deliverableId: string | null;
-  update(change: Partial<Pick<Piece, 'name' | 'note'>>): Promise<void>;
+  update(change: Change): Promise<void>;
+  /** What it is, for asking whether another place takes it. */
+  candidate(): Promise<Candidate>;
 }
+type Change = Partial<Pick<Piece, 'name' | 'note' | 'deliverableId'>>;
+
+const Bytes = z.object({ size: z.number(), mediaType: z.string() });
+const BYTES = 'select size::float8 as size, media_type as "mediaType" from blobs where sha256 = $1';

@@ -1,13 +1,14 @@
-import { z } from 'zod';
+import { contradiction } from '$core/materials/file-kinds';
 import { allowed, type Refusal } from '$core/packets/allowed';
-import { keepableName, MOST_PIECES, type PieceRefusal } from '$core/packets/piece-rules';
+import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';
 import type { StoredBlob } from '../blobs/store';
-import { select } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
+import { putOnShelf, type Came } from '../shelf/put-on-shelf';
 import { withPacket, type OpenPacket } from './open-packet';
+import { placeProblem } from './place';
 
 export interface NewFile {
   assignmentId: string;
@@ -16,9 +17,15 @@ export interface NewFile {
   name: string;
   blob: StoredBlob;
   key: string | null;
+  came?: Came;
+  /** Pieces of the same place that leave the packet as this one comes: what it was combined from. */
+  insteadOf?: string[];
 }
 
-/** Puts a stored file into its place in the student's own packet. Nothing else in the packet is touched. */
+/**
+ * Puts a stored file on the student's Shelf, filed by its assignment, and from there into its place in their packet.
+ * A file that does not go into the packet stays on the Shelf. Nothing else in the packet is touched.
+ */
 export async function addFile(
   person: Actor,
   file: NewFile
@@ -27,38 +34,94 @@ export async function addFile(
   return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', file.key, async (packet) => {
     const name = keepableName(file.name);
     if (name === null) return { ok: false, why: 'name-too-long' };
-    const place = await placeProblem(packet, deliverableId);
-    if (place) return { ok: false, why: place };
-    const piece = Piece.build({
-      packetId: packet.id,
-      deliverableId,
-      name,
-      sha256: blob.sha256,
-      addedAt: new Date(packet.now),
-      position: packet.custody.pieces
-    });
-    const verdict = await packet.act({ do: 'add-piece', piece: piece.id });
-    if (!verdict.ok) return verdict;
+    if (contradiction(name, blob.mediaType) === 'program') return { ok: false, why: 'program-in-disguise' };
     await registerBlob(blob, packet.tx);
-    await piece.save({ transaction: packet.tx });
-    return { ok: true, pieceId: piece.id };
+    const { came = 'upload' } = file;
+    const shelf = await putOnShelf(person, { name, blob, came, folder: { assignmentId } }, packet.now, packet.tx);
+    const leaving = await thosePieces(packet, deliverableId, file.insteadOf ?? []);
+    const made = { deliverableId, name, ...blob, shelfFileId: shelf.fileId, shelfVersion: shelf.version };
+    return layFile(packet, made, leaving);
   });
 }
 
-/** Whether a file could be added now: asked before its bytes are taken in, and again when they are there. */
+async function thosePieces(packet: OpenPacket, deliverableId: string | null, ids: string[]): Promise<Piece[]> {
+  if (ids.length === 0) return [];
+  return Piece.findAll({ where: { id: ids, packetId: packet.id, deliverableId }, transaction: packet.tx });
+}
+
+/** What of a file on the Shelf goes into a packet. */
+export interface ShelfPiece {
+  deliverableId: string | null;
+  name: string;
+  sha256: string;
+  size: number;
+  mediaType: string;
+  shelfFileId: string;
+  shelfVersion: number;
+}
+
+/**
+ * Lays a file into its place, where it fits. Under the packet's lock.
+ *
+ * @param leaving pieces of that place that leave as it comes; where it does not fit, they stay
+ */
+export async function layFile(
+  packet: OpenPacket,
+  file: ShelfPiece,
+  leaving: Piece[] = []
+): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
+  const { name, size, mediaType, deliverableId } = file;
+  const problem = await placeProblem(packet, deliverableId, { kind: 'file', name, size, mediaType }, leaving.length);
+  if (problem) return { ok: false, why: problem };
+  const laid = await layPiece(packet, { ...file, kind: 'file' });
+  if (laid.ok) for (const piece of leaving) await letGo(packet, piece);
+  return laid;
+}
+
+async function letGo(packet: OpenPacket, piece: Piece): Promise<Outcome<object, Refusal>> {
+  const verdict = await packet.act({ do: 'remove-piece', piece: piece.id });
+  if (verdict.ok) await piece.destroy({ transaction: packet.tx });
+  return verdict;
+}
+
+/** Lays a piece into the packet as its last one. Whether it fits has been asked. Under the packet's lock. */
+export async function layPiece(
+  packet: OpenPacket,
+  made: Partial<Pick<Piece, 'sha256' | 'shelfFileId' | 'shelfVersion' | 'url' | 'lookId' | 'knowingly' | 'kind'>> &
+    Pick<Piece, 'deliverableId' | 'name'>
+): Promise<Outcome<{ pieceId: string }, Refusal>> {
+  const piece = Piece.build({
+    ...made,
+    packetId: packet.id,
+    addedAt: new Date(packet.now),
+    position: packet.custody.pieces
+  });
+  const verdict = await packet.act({ do: 'add-piece', piece: piece.id });
+  if (!verdict.ok) return verdict;
+  await piece.save({ transaction: packet.tx });
+  return { ok: true, pieceId: piece.id };
+}
+
+/**
+ * Whether a file could be added now: asked before its bytes are taken in, and again when they are there.
+ *
+ * @param file its name and size as they are claimed; without them only the place is asked about
+ */
 export async function canAddFile(
   person: Actor,
-  place: { assignmentId: string; deliverableId: string | null }
+  place: { assignmentId: string; deliverableId: string | null },
+  file: { name: string; size: number } | null = null,
+  leaving = 0
 ): Promise<Outcome<object, Refusal | PieceRefusal>> {
   const address = { assignmentId: place.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', null, async (packet) => {
-    const problem = await placeProblem(packet, place.deliverableId);
+    const problem = await placeProblem(packet, place.deliverableId, file && { kind: 'file', ...file }, leaving);
     if (problem) return { ok: false, why: problem };
     return allowed(packet.custody, { do: 'add-piece', piece: '' }, packet.now);
   });
 }
 
-/** Takes a piece out of the student's own packet. Rounds that hold it keep it. */
+/** Takes a piece out of the student's own packet. Rounds that hold it keep it, and so does the Shelf. */
 export async function removePiece(
   person: Actor,
   input: { assignmentId: string; pieceId: string }
@@ -68,22 +131,7 @@ export async function removePiece(
     const where = { id: input.pieceId, packetId: packet.id };
     const piece = await Piece.findOne({ where, transaction: packet.tx });
     if (!piece) throw new NotHere('This piece');
-    const verdict = await packet.act({ do: 'remove-piece', piece: piece.id });
-    if (!verdict.ok) return verdict;
-    await piece.destroy({ transaction: packet.tx });
-    return { ok: true, name: piece.name };
+    const gone = await letGo(packet, piece);
+    return gone.ok ? { ok: true, name: piece.name } : gone;
   });
-}
-
-async function placeProblem(packet: OpenPacket, deliverableId: string | null): Promise<PieceRefusal | null> {
-  if (packet.custody.pieces >= MOST_PIECES) return 'too-many-pieces';
-  if (deliverableId === null) return packet.facts.alsoOpen ? null : 'also-closed';
-  const places = await select(
-    z.object({ id: z.string() }),
-    'select id from deliverables where id = $1 and assignment_id = $2',
-    [deliverableId, packet.facts.assignmentId],
-    packet.tx
-  );
-  if (places.length === 0) throw new NotHere('This place in the packet');
-  return null;
 }

@@ -1,13 +1,21 @@
 import { z } from 'zod';
+import type { LinkLook } from '$core/links/words';
+import { BlobFacts } from '$core/materials/facts';
 import type { RoundState } from '$core/packets/custody';
 import type { MarkView, PieceView, RoundView } from '$core/packets/views';
 import { ms, select } from '../db/connection';
 
 /** The pieces of the working packet, in the student's order. */
 export function readPieces(packetId: string): Promise<PieceView[]> {
-  return select(PieceRow, `${pieceColumns('pieces')} where p.packet_id = $1 order by p.position, p.added_at, p.id`, [
-    packetId
-  ]);
+  return select(PieceRow, WORKING_PIECES, [packetId]);
+}
+
+/**
+ * What lies in packets that were not submitted, where the assignment lets its teachers follow drafts. One query. The
+ * caller has asked the policy and the assignment.
+ */
+export function readDrafts(assignmentId: string): Promise<Array<PieceView & { packetId: string }>> {
+  return select(z.intersection(PieceRow, z.object({ packetId: z.string() })), DRAFTS, [assignmentId]);
 }
 
 /** All rounds of a packet with their frozen pieces, the newest first. Two queries, however many rounds. */
@@ -20,11 +28,7 @@ export async function readRounds(packetId: string): Promise<RoundView[]> {
        from rounds where packet_id = $1 order by no desc`,
       [packetId]
     ),
-    select(
-      RoundPieceRow,
-      `${pieceColumns('round_pieces', ', p.round_no as round')} where p.packet_id = $1 order by p.position, p.id`,
-      [packetId]
-    )
+    select(RoundPieceRow, SUBMITTED_PIECES, [packetId])
   ]);
   return rounds.map((round) => ({ ...round, pieces: pieces.filter((piece) => piece.round === round.no) }));
 }
@@ -41,19 +45,61 @@ export function readMarks(packetId: string): Promise<MarkView[]> {
   );
 }
 
-const pieceColumns = (table: 'pieces' | 'round_pieces', more = '') => `
-  select p.id, p.deliverable_id as "deliverableId", p.name, p.note, b.size::float8 as size, b.media_type as "mediaType"${more}
-  from ${table} p join blobs b on b.sha256 = p.sha256`;
+/** What a look told, and for a round whether a later one of the same address found another text. */
+const LOOK = (changed: string) => `
+  case when l.id is null then null else json_build_object('id', l.id, 'at', ${ms('l.looked_at')}, 'verdict', l.verdict,
+    'ownTab', l.own_tab, 'finalUrl', nullif(l.final_url, l.url), 'title', l.title, 'excerpt', l.excerpt,
+    'pictured', l.picture_sha256 is not null) end as look, ${changed} as "changedAt"`;
 
-const PieceRow = z.object({
-  id: z.string(),
-  deliverableId: z.string().nullable(),
-  name: z.string(),
-  note: z.string(),
-  size: z.number(),
-  mediaType: z.string()
-});
-const RoundPieceRow = PieceRow.extend({ round: z.number() });
+const CHANGED = `(
+  select ${ms('min(n.looked_at)')} from link_looks n
+  where n.url = p.url and n.looked_at > l.looked_at and n.text_sha256 is distinct from l.text_sha256
+    and n.verdict <> 'not-now')`;
+
+const PIECE_COLUMNS = `p.id, p.deliverable_id as "deliverableId", p.kind, p.name, p.note, p.url, p.knowingly,
+  b.size::float8 as size, b.media_type as "mediaType", f.facts`;
+const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_facts f on f.sha256 = p.sha256
+  left join link_looks l on l.id = p.look_id`;
+
+const WORKING_PIECES = `
+  select ${PIECE_COLUMNS}, ${LOOK('null::float8')},
+    case when s.sha256 <> p.sha256 then s.version end as newer
+  from pieces p ${PIECE_JOINS}
+  left join shelf_files s on s.id = p.shelf_file_id and s.binned_at is null
+  where p.packet_id = $1 order by p.position, p.added_at, p.id`;
+
+const DRAFTS = `
+  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, p.packet_id as "packetId"
+  from packets k join assignments a on a.id = k.assignment_id and a.follows_drafts
+  join pieces p on p.packet_id = k.id ${PIECE_JOINS}
+  where k.assignment_id = $1 and k.phase in ('making', 'revising', 'taken-back', 'another-round')
+  order by p.packet_id, p.position`;
+
+const SUBMITTED_PIECES = `
+  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, p.round_no as round
+  from round_pieces p ${PIECE_JOINS}
+  where p.packet_id = $1 order by p.position, p.id`;
+
+const Any = { id: z.string(), deliverableId: z.string().nullable(), name: z.string(), note: z.string() };
+const PieceRow = z.discriminatedUnion('kind', [
+  z.object({
+    ...Any,
+    kind: z.literal('file'),
+    size: z.number(),
+    mediaType: z.string(),
+    facts: BlobFacts.nullable(),
+    newer: z.number().nullable()
+  }),
+  z.object({
+    ...Any,
+    kind: z.literal('link'),
+    url: z.string(),
+    knowingly: z.boolean(),
+    look: z.custom<LinkLook>().nullable(),
+    changedAt: z.number().nullable()
+  })
+]);
+const RoundPieceRow = z.intersection(PieceRow, z.object({ round: z.number() }));
 const RoundRow = z.object({
   no: z.number(),
   state: z.custom<RoundState>(),

@@ -2,9 +2,11 @@ import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
 import type { PieceRefusal } from '$core/packets/piece-rules';
 import type { Actor } from '$core/people/policy';
+import { inspectBlob } from '../blobs/inspect';
 import { BlobRefused, storeBlob } from '../blobs/store';
 import { config } from '../config';
 import { NotHere } from '../outcome';
+import { fitsOnShelf } from '../shelf/quota';
 import { readMultipart, type IncomingFile } from '../uploads/multipart';
 import { addFile, canAddFile } from './pieces';
 
@@ -48,12 +50,15 @@ async function receiveOne(person: Actor, assignmentId: string, file: IncomingFil
   const deliverableId = fields.data.deliverable || null;
   const may = await canAddFile(person, { assignmentId, deliverableId });
   if (!may.ok) return { name, ok: false, why: may.why };
+  if (!(await fitsOnShelf(person, 1))) return { name, ok: false, why: 'shelf-full' };
   try {
     const blob = await storeBlob(file.stream);
     // The same form sent twice adds a file once; another file in the same form is another request.
     const key = `${fields.data.key} ${blob.sha256.slice(0, 16)}`;
     const added = await addFile(person, { assignmentId, deliverableId, name, blob, key });
-    return added.ok ? { name, ok: true } : { name, ok: false, why: added.why };
+    if (!added.ok) return { name, ok: false, why: added.why };
+    await inspectBlob(blob);
+    return { name, ok: true };
   } catch (error) {
     if (error instanceof BlobRefused) return { name, ok: false, why: error.why };
     throw error;

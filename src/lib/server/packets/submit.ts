@@ -20,8 +20,10 @@ export async function submitPacket(
     if (!verdict.ok) return verdict;
     const round = packet.custody.standing ?? 0;
     await execute(
-      `insert into round_pieces (packet_id, round_no, deliverable_id, kind, name, note, sha256, position)
-       select packet_id, $2, deliverable_id, kind, name, note, sha256, position from pieces where packet_id = $1`,
+      `insert into round_pieces
+         (packet_id, round_no, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly)
+       select packet_id, $2, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly
+       from pieces where packet_id = $1`,
       [packet.id, round],
       packet.tx
     );

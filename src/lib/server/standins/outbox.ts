@@ -1,10 +1,10 @@
 import { sendsMail } from '../mail/mail';
-import { demoAccounts } from '../settings';
+import { isDemoLoaded } from '../settings';
 
 /**
  * Whether the simulated outbox may be looked into: only while the demo world is loaded and no mail server is
  * configured. Anywhere else its mails are other people's.
  */
 export async function outboxIsOpen(): Promise<boolean> {
-  return !sendsMail && (await demoAccounts()) !== null;
+  return !sendsMail && (await isDemoLoaded());
 }

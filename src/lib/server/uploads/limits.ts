@@ -1,7 +1,8 @@
-/** Whether a request may carry files: only the form actions that add pieces or materials do. */
+/** Whether a request may carry files: the form actions that add pieces or materials, and the uploads themselves. */
 export function isUpload(url: URL): boolean {
   return (
     (url.pathname.startsWith('/assignments/') && url.searchParams.has('/addFiles')) ||
-    (url.pathname.startsWith('/courses/') && url.searchParams.has('/addMaterials'))
+    (url.pathname.startsWith('/courses/') && url.searchParams.has('/addMaterials')) ||
+    /^\/uploads(\/[0-9a-f]{32})?$/.test(url.pathname)
   );
 }

@@ -2,7 +2,7 @@
   import { allowed } from '$core/packets/allowed';
   import { roundsUsed, type Custody, type Holding } from '$core/packets/custody';
   import { fullness } from '$core/packets/places';
-  import type { DeliverableView, MarkView, PieceView, RoundView } from '$core/packets/views';
+  import type { DeliverableView, MarkView, PieceView, RoundView, UnderWay } from '$core/packets/views';
   import Emblem from '$ui/courses/Emblem.svelte';
   import ChangeMind from '$ui/packets/ChangeMind.svelte';
   import FootBar from '$ui/packets/FootBar.svelte';
@@ -21,6 +21,7 @@
 
   interface Props {
     facts: {
+      assignmentId: string;
       title: string;
       points: number | null;
       due: number | null;
@@ -39,6 +40,9 @@
     deliverables: DeliverableView[];
     teachers: string[];
     guidance: GuidanceView;
+    /** Files bound for this packet that have not become pieces yet. */
+    underWay: UnderWay[];
+    ownSite: string | null;
     back: { href: string; name: string };
     packet: {
       custody: Custody;
@@ -55,7 +59,7 @@
   }
   const props: Props = $props();
   const { facts, unitTitle, briefHtml, deliverables, teachers, guidance, back, packet } = $derived(props);
-  const { formKey, largestFile, zone, problems } = $derived(props);
+  const { formKey, largestFile, zone, problems, underWay, ownSite } = $derived(props);
 
   const { custody, holding, pieces, rounds, marks, now } = $derived(packet);
   const editable = $derived(allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
@@ -166,7 +170,17 @@
             {/if}
           </p>
           {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
-          <PacketPlaces {deliverables} {pieces} alsoOpen={facts.alsoOpen} {editable} {formKey} largest={largestFile} />
+          <PacketPlaces
+            assignmentId={facts.assignmentId}
+            {deliverables}
+            {pieces}
+            {underWay}
+            alsoOpen={facts.alsoOpen}
+            {editable}
+            {formKey}
+            largest={largestFile}
+            {ownSite}
+          />
           {#if holding.holder === 'teacher'}
             <div class="mt-4"><ChangeMind {custody} courseZone={facts.zone} {zone} {now} {formKey} /></div>
           {/if}
@@ -194,4 +208,4 @@
     </div>
   </div>
 </div>
-<FootBar {custody} {holding} {deliverables} {pieces} courseZone={facts.zone} {zone} {now} {formKey} />
+<FootBar {custody} {holding} {deliverables} {pieces} {underWay} courseZone={facts.zone} {zone} {now} {formKey} />

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onDestroy, onMount } from 'svelte';
   import type { Preview as PreviewData } from '$core/materials/preview';
   import { getLook } from './look';
   import Preview from './Preview.svelte';
@@ -19,15 +19,21 @@
   let preview = $state<PreviewData | null>(null);
   let failed = $state(false);
 
+  /** What is being made ready is asked for again after this long, in milliseconds. */
+  const AGAIN = 1500;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+
   async function open() {
     failed = false;
     try {
       preview = await look(address);
+      if (preview.kind === 'making') timer = setTimeout(open, AGAIN);
     } catch {
       failed = true;
     }
   }
   onMount(open);
+  onDestroy(() => clearTimeout(timer));
 </script>
 
 {#if preview}

@@ -1,6 +1,8 @@
 <script lang="ts">
   import type { Preview } from '$core/materials/preview';
+  import LinkedPage from './LinkedPage.svelte';
   import PdfPages from './PdfPages.svelte';
+  import TableView from './TableView.svelte';
 
   interface Props {
     preview: Preview;
@@ -28,27 +30,29 @@
   {#if preview.kind === 'document'}<p class="mt-2 text-sm opacity-85">
       Text only. Layout and pictures are in the file itself.
     </p>{/if}
+{:else if preview.kind === 'as-pdf'}
+  <PdfPages file="{file}/as-pdf" title={material.title} />
+{:else if preview.kind === 'making'}
+  <p class="rounded bg-base-100 p-8" role="status">Its pages are being drawn. That can take half a minute.</p>
 {:else if preview.kind === 'table'}
-  <!-- svelte-ignore a11y_no_noninteractive_tabindex (wide tables are scrolled by keyboard too) -->
-  <div class="overflow-x-auto rounded bg-base-100" tabindex="0" role="region" aria-label="{material.title}, as a table">
-    <table class="table table-sm">
-      <thead
-        ><tr
-          >{#each preview.rows[0] ?? [] as cell, i (i)}<th scope="col">{cell}</th>{/each}</tr
-        ></thead
-      >
-      <tbody>
-        {#each preview.rows.slice(1) as row, r (r)}
-          <tr
-            >{#each row as cell, c (c)}<td class="figures">{cell}</td>{/each}</tr
-          >
-        {/each}
-      </tbody>
-    </table>
+  <TableView title={material.title} part={preview} />
+{:else if preview.kind === 'sheets'}
+  {#each preview.sheets as sheet (sheet.name)}
+    <h4 class="mt-3 mb-1 font-semibold">{sheet.name}</h4>
+    <TableView title={sheet.name} part={sheet} />
+  {/each}
+{:else if preview.kind === 'outline'}
+  <div class="rounded bg-base-100 p-6">
+    {#each preview.parts as part, i (i)}
+      {#if part.title}<h4 class="mt-3 font-semibold first:mt-0">{part.title}</h4>{/if}
+      {#each part.lines as line, n (n)}<p>{line}</p>{/each}
+    {/each}
   </div>
-  {#if preview.more}<p class="mt-2 text-sm opacity-85">
-      The first {preview.rows.length - 1} rows. The file has more.
-    </p>{/if}
+  <p class="mt-2 text-sm opacity-85">
+    Text only{preview.more ? ', the beginning of it' : ''}. Layout and pictures are in the file itself.
+  </p>
+{:else if preview.kind === 'page'}
+  <LinkedPage {preview} />
 {:else if preview.kind === 'text'}
   <!-- svelte-ignore a11y_no_noninteractive_tabindex (long lines are scrolled by keyboard too) -->
   <pre
@@ -57,10 +61,10 @@
     role="region"
     aria-label={material.title}>{preview.text}</pre>
   {#if preview.more}<p class="mt-2 text-sm opacity-85">The beginning. The file goes on.</p>{/if}
-{:else}
+{:else if preview.kind === 'none' || preview.kind === 'unreadable'}
   <p class="rounded bg-base-100 p-8">
-    {preview.kind === 'unreadable'
-      ? 'This file could not be read here. '
-      : 'This kind of file cannot be shown here. '}Download it to open it.
+    {preview.words ??
+      (preview.kind === 'unreadable' ? 'This file could not be read here.' : 'This kind of file cannot be shown here.')} Download
+    it to open it.
   </p>
 {/if}

@@ -1,18 +1,22 @@
 <script lang="ts">
-  import { wantsWords } from '$core/assignments/wants';
-  import type { DeliverableView, PieceView } from '$core/packets/views';
-  import AddFiles from './AddFiles.svelte';
-  import PieceList from './PieceList.svelte';
+  import type { DeliverableView, PieceView, UnderWay } from '$core/packets/views';
+  import { droppedIn, isTyping } from '$ui/uploads/dropping';
+  import PacketPlace from './PacketPlace.svelte';
 
   interface Props {
+    assignmentId: string;
     deliverables: readonly DeliverableView[];
     pieces: readonly PieceView[];
+    underWay: readonly UnderWay[];
     alsoOpen: boolean;
     editable: boolean;
     formKey: string;
     largest: number;
+    /** The site that the student declared as their own. */
+    ownSite: string | null;
   }
-  const { deliverables, pieces, alsoOpen, editable, formKey, largest }: Props = $props();
+  const { assignmentId, deliverables, pieces, underWay, alsoOpen, editable, formKey, largest, ownSite }: Props =
+    $props();
 
   const extra = $derived(pieces.filter((piece) => piece.deliverableId === null));
   const also: Omit<DeliverableView, 'id'> & { id: null } = {
@@ -24,34 +28,44 @@
     named: null
   };
   const places = $derived([...deliverables, ...(alsoOpen || extra.length > 0 ? [also] : [])]);
+
+  /** Each place by its id; a paste goes to the one that the pointer or the focus was in last. */
+  const taking: Array<ReturnType<typeof PacketPlace> | undefined> = $state([]);
+  let last = $state<number | null>(null);
+  let astray = $state(false);
+
+  function pasted(event: ClipboardEvent) {
+    if (!editable || isTyping(event.target) || !event.clipboardData) return;
+    const dropped = droppedIn(event.clipboardData);
+    if (dropped.files.length === 0 && dropped.link === null) return;
+    event.preventDefault();
+    const open = places.findIndex(({ id }) => !pieces.some(({ deliverableId }) => deliverableId === id));
+    const to = last ?? (places.length === 1 ? 0 : open >= 0 && places.length === 1 ? open : null);
+    astray = to === null;
+    if (to !== null) taking[to]?.take(dropped);
+  }
 </script>
 
+<svelte:window onpaste={pasted} />
+{#if astray}
+  <p role="alert" class="mb-2 font-medium">Point at the place where it belongs, then paste it once more.</p>
+{/if}
 <ol class="grid gap-3">
-  {#each places as place (place.id)}
-    {@const inPlace = pieces.filter((piece) => piece.deliverableId === place.id)}
-    <li
-      class="rounded border border-l-4 border-base-300 bg-base-100 p-4 {inPlace.length > 0
-        ? 'border-l-success'
-        : place.optional
-          ? ''
-          : 'border-l-accent'}"
-    >
-      <div class="flex flex-wrap items-baseline gap-x-3">
-        <h3 class="text-lg font-semibold">{place.title}</h3>
-        <span class="text-sm opacity-80">
-          {#if inPlace.length > 0}{inPlace.length === 1
-              ? 'Filled'
-              : `${inPlace.length} pieces`}{:else if place.optional}Optional{:else}Empty{/if}
-        </span>
-      </div>
-      {#if place.ask}<p class="mb-1 opacity-90">{place.ask}</p>{/if}
-      {#if wantsWords(place.wants).length > 0}
-        <p class="mb-1 text-sm"><b>Wanted:</b> {wantsWords(place.wants, place.named).join('; ')}</p>
-      {/if}
-      {#if inPlace.length > 0}<PieceList pieces={inPlace} from="pieces" {editable} named={place.named} />{/if}
-      {#if editable && (place.id !== null || alsoOpen)}
-        <AddFiles deliverableId={place.id} place={place.title} {formKey} largest={place.wants.bytes ?? largest} />
-      {/if}
-    </li>
+  {#each places as place, i (place.id)}
+    <PacketPlace
+      bind:this={taking[i]}
+      {assignmentId}
+      {place}
+      pieces={pieces.filter((piece) => piece.deliverableId === place.id)}
+      underWay={underWay.filter((upload) => upload.deliverableId === place.id)}
+      editable={editable && (place.id !== null || alsoOpen)}
+      {formKey}
+      largest={Math.min(largest, place.wants.bytes ?? largest)}
+      {ownSite}
+      onnear={() => {
+        last = i;
+        astray = false;
+      }}
+    />
   {/each}
 </ol>

@@ -1,9 +1,13 @@
 <script lang="ts">
-  import { Eye, FileText, Pencil, Trash2 } from '@lucide/svelte';
+  import { Eye, FileText, GripVertical, Link, Pencil, Trash2 } from '@lucide/svelte';
+  import { dragHandle } from 'svelte-dnd-action';
+  import { addressText } from '$core/links/address';
+  import { troubleFact, troubleWords } from '$core/materials/facts';
   import { sizeText } from '$core/packets/piece-rules';
   import type { PieceView } from '$core/packets/views';
   import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
+  import LinkFound from '$ui/links/LinkFound.svelte';
   import Peek from '$ui/materials/Peek.svelte';
   import ChangePiece from './ChangePiece.svelte';
 
@@ -16,25 +20,51 @@
     editable: boolean;
     /** What the brief wants it to be called, without the ending; null where it does not say. */
     named: string | null;
+    /** The student's own site, where this link does not lie on it. */
+    elsewhere: string | null;
     first: boolean;
     last: boolean;
   }
-  const { piece, from, place, editable, named, first, last }: Props = $props();
+  const { piece, from, place, editable, named, elsewhere, first, last }: Props = $props();
 
   const address = $derived(`/${from}/${piece.id}`);
   const scripted = whenScripted();
   let shown = $state<'peek' | 'change' | null>(null);
   const toggle = (what: 'peek' | 'change') => (shown = shown === what ? null : what);
+  const trouble = $derived(piece.kind === 'file' ? (editable ? troubleWords : troubleFact)(piece.facts) : null);
 </script>
 
 <li class="py-1.5">
   <div class="flex flex-wrap items-center gap-x-3">
-    <FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
-    <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href={address} data-sveltekit-reload
-      >{piece.name}</a
-    >
+    {#if editable}
+      <span
+        use:dragHandle
+        aria-label="Drag {piece.name}"
+        class="-ml-2 cursor-grab opacity-60 max-sm:hidden"
+        tabindex="-1"
+      >
+        <GripVertical size={18} strokeWidth={1.75} aria-hidden="true" />
+      </span>
+    {/if}
+    {#if piece.kind === 'link'}
+      <Link size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
+      <a
+        class="min-w-0 link py-1 font-medium wrap-anywhere link-hover"
+        href={piece.url}
+        target="_blank"
+        rel="noopener noreferrer">{piece.name}</a
+      >
+      <span class="text-sm wrap-anywhere opacity-80">{addressText(piece.url)}</span>
+    {:else}
+      <FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
+      <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href={address} data-sveltekit-reload
+        >{piece.name}</a
+      >
+    {/if}
     {#if place}<span class="text-sm opacity-80">{place}</span>{/if}
-    <span class="figures ml-auto text-sm whitespace-nowrap opacity-80">{sizeText(piece.size)}</span>
+    <span class="figures ml-auto text-sm whitespace-nowrap opacity-80"
+      >{#if piece.kind === 'file'}{sizeText(piece.size)}{/if}</span
+    >
     <button
       class="btn btn-square btn-ghost btn-sm"
       aria-label="Look at {piece.name} here"
@@ -65,8 +95,24 @@
     {/if}
   </div>
   {#if piece.note}<p class="pl-8 text-sm whitespace-pre-wrap">{piece.note}</p>{/if}
+  {#if trouble}<p class="border-l-4 border-accent pl-3 text-sm font-medium">{trouble}</p>{/if}
+  {#if piece.kind === 'file' && piece.newer !== null && editable}
+    <form
+      method="post"
+      action="?/takeNewer"
+      use:act
+      class="flex flex-wrap items-center gap-2 border-l-4 border-accent pl-3"
+    >
+      <input type="hidden" name="pieceId" value={piece.id} />
+      <span class="text-sm">The Shelf has a newer version of this file.</span>
+      <button class="btn btn-sm">Take the newer one<span class="sr-only"> of {piece.name}</span></button>
+    </form>
+  {/if}
+  {#if piece.kind === 'link'}<LinkFound {piece} {address} {editable} {elsewhere} />{/if}
   {#if shown === 'peek'}
-    <div class="my-2"><Peek {address} file={address} title={piece.name} name={piece.name} /></div>
+    <div class="my-2">
+      <Peek {address} file={address} title={piece.name} name={piece.name} />
+    </div>
   {:else if shown === 'change'}
     <ChangePiece {piece} {named} {first} {last} />
   {/if}

@@ -25,7 +25,8 @@
   const rooms = $derived([
     ...(person?.studies || (person && !person.teaches) ? [{ href: '/desk', name: 'Desk' }] : []),
     ...(person?.teaches ? [{ href: '/marking', name: 'Marking' }] : []),
-    ...(person ? [{ href: '/courses', name: 'Courses' }] : [])
+    ...(person ? [{ href: '/courses', name: 'Courses' }] : []),
+    ...(person?.studies ? [{ href: '/shelf', name: 'Shelf' }] : [])
   ]);
 </script>
 

@@ -2,15 +2,15 @@ import { error, fail, redirect } from '@sveltejs/kit';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { wantedName } from '$core/assignments/wants';
-import { REFUSALS, type Refusal } from '$core/packets/allowed';
-import { pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
+import type { Refusal } from '$core/packets/allowed';
+import type { PieceRefusal } from '$core/packets/piece-rules';
 import type { DeliverableView } from '$core/packets/views';
-import { refusalWords } from '$core/packets/words';
 import { readGuidance } from '$server/assignments/guidance';
 import { estimateOwn, noteResultSeen, tickMustDo } from '$server/assignments/own-progress';
 import { readAssignment, readOwnPacket, type AssignmentView } from '$server/assignments/read-assignment';
 import { config } from '$server/config';
-import { readClass, readDrafts } from '$server/marking/queries';
+import { readClass } from '$server/marking/queries';
+import { readDrafts } from '$server/packets/read-packet';
 import {
   declareDone,
   dropRevision,
@@ -19,15 +19,20 @@ import {
   takeBack,
   withdrawDeclaration
 } from '$server/packets/change';
-import { movePiece, notePiece, renamePiece } from '$server/packets/arrange-pieces';
+import { declareSite, declaredSite, lookAgain } from '$server/links/links';
+import { movePiece, notePiece, placePiece, renamePiece } from '$server/packets/arrange-pieces';
 import { removePiece } from '$server/packets/pieces';
 import { receiveFiles } from '$server/packets/receive-files';
+import { takeNewer } from '$server/shelf/take';
+import { readUnderWay } from '$server/uploads/under-way';
 import { submitPacket } from '$server/packets/submit';
 import { post } from '$server/threads/posts';
+import { fileWords, withKept } from '../../shared/file-words';
 import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { respond } from '../../shared/respond';
 import { classActions } from './class-actions';
+import { addLink, giveUp, PlaceId, takeFiles, useAsArrived } from './gather-actions';
 import type { Actions, RequestEvent } from './$types';
 
 export const load = async ({ locals, params, url }) => {
@@ -35,13 +40,17 @@ export const load = async ({ locals, params, url }) => {
   const assignment = await orNotFound(readAssignment(person, params.id));
   if (assignment.role === 'teacher')
     return { view: 'teacher' as const, ...(await teacherView(person, assignment, url)) };
-  const [packet, guidance] = await Promise.all([
+  const wantsOwnSite = assignment.deliverables.some(({ wants }) => wants.ownSite);
+  const [packet, guidance, underWay, ownSite] = await Promise.all([
     readOwnPacket(person, assignment.facts),
-    readGuidance(person, assignment.facts, person.id)
+    readGuidance(person, assignment.facts, person.id),
+    readUnderWay(person, params.id),
+    wantsOwnSite ? declaredSite(person) : null
   ]);
   if (!packet.custody.opened) await openAssignment(person, { assignmentId: params.id });
   if (packet.unread) await noteResultSeen(person, params.id);
-  const shown = { ...assignment, deliverables: namedFor(person, assignment), packet, guidance };
+  const deliverables = namedFor(person, assignment);
+  const shown = { ...assignment, deliverables, packet, guidance, underWay, ownSite };
   return { view: 'student' as const, ...shown, key: randomUUID(), largestFile: config.maxFileBytes };
 };
 
@@ -80,6 +89,7 @@ const PostForm = z.object({
   studentId: z.uuid().optional()
 });
 const PieceForm = z.object({ pieceId: z.uuid() });
+const UploadForm = z.object({ uploadId: z.string().regex(/^[0-9a-f]{32}$/) });
 
 export const actions = {
   addFiles: async ({ locals, params, url, request }) => {
@@ -87,7 +97,7 @@ export const actions = {
     if (refused.length > 0)
       return fail(409, {
         problem: undefined,
-        refusedFiles: refused.map(({ name, why }) => ({ name, words: fileWords(why) }))
+        refusedFiles: refused.map(({ name, why }) => ({ name, words: withKept(why) }))
       });
     if (request.headers.get('x-sveltekit-action') !== 'true') redirect(303, `${url.pathname}#packet`);
     return { done: true };
@@ -95,6 +105,19 @@ export const actions = {
   removePiece: (event) => act(event, PieceForm, removePiece),
   renamePiece: (event) => act(event, PieceForm.extend({ name: z.string().trim().min(1).max(1000) }), renamePiece),
   notePiece: (event) => act(event, PieceForm.extend({ note: z.string().trim().max(500).default('') }), notePiece),
+  placePiece: (event) =>
+    act(
+      event,
+      PieceForm.extend({ deliverableId: PlaceId, index: z.coerce.number().int().min(0).max(1000) }),
+      placePiece
+    ),
+  takeNewer: (event) => act(event, PieceForm, takeNewer),
+  lookAgain: (event) => act(event, PieceForm, lookAgain),
+  addLink,
+  declareSite: (event) => act(event, z.object({ url: z.string().max(500) }), declareSite),
+  takeFromShelf: takeFiles,
+  useAsArrived: (event) => act(event, UploadForm, useAsArrived),
+  discardUpload: (event) => act(event, UploadForm, giveUp),
   movePiece: (event) => act(event, PieceForm.extend({ by: z.enum(['up', 'down']) }), movePiece),
   submit: (event) => act(event, Key, submitPacket),
   takeBack: (event) => act(event, TakeBackForm, takeBack),
@@ -138,12 +161,4 @@ async function act<S extends z.ZodObject>(event: RequestEvent, schema: S, change
     url.pathname,
     fileWords
   );
-}
-
-function fileWords(why: Refusal | PieceRefusal): string {
-  return isRefusal(why) ? refusalWords(why) : pieceRefusalWords(why, config.maxFileBytes);
-}
-
-function isRefusal(why: Refusal | PieceRefusal): why is Refusal {
-  return (REFUSALS as readonly string[]).includes(why);
 }

@@ -1,10 +1,22 @@
 <script lang="ts">
+  import { applyAction, deserialize } from '$app/forms';
+  import { invalidateAll } from '$app/navigation';
+  import { setPlacing } from '$ui/packets/placing';
   import { getWayBack } from '../../shared/way-back.svelte';
   import ClassView from '$ui/assignments/ClassView.svelte';
   import StudentAssignment from '$ui/assignments/StudentAssignment.svelte';
 
   const { data, form } = $props();
   const wayBack = getWayBack();
+  setPlacing(async (pieceId, placeId, index) => {
+    const body = new FormData();
+    body.set('pieceId', pieceId);
+    body.set('deliverableId', placeId ?? '');
+    body.set('index', String(index));
+    const answer = await fetch('?/placePiece', { method: 'POST', body, headers: { 'x-sveltekit-action': 'true' } });
+    await applyAction(deserialize(await answer.text()));
+    await invalidateAll();
+  });
   const problems = $derived([
     ...(form?.problem ? [form.problem] : []),
     ...(form?.refusedFiles ?? []).map(({ name, words }) => (name ? `${name}: ${words}` : words))
@@ -21,6 +33,8 @@
     teachers={data.teachers}
     packet={data.packet}
     guidance={data.guidance}
+    underWay={data.underWay}
+    ownSite={data.ownSite}
     back={wayBack()}
     formKey={data.key}
     largestFile={data.largestFile}

@@ -79,11 +79,19 @@ export class Piece extends Model<InferAttributes<Piece>, InferCreationAttributes
   declare packetId: string;
   /** Null for the "also" place. */
   declare deliverableId: string | null;
-  declare kind: CreationOptional<'file'>;
+  declare kind: CreationOptional<'file' | 'link'>;
   declare name: string;
   /** The student's own word beside it. */
   declare note: CreationOptional<string>;
-  declare sha256: string;
+  /** Of a file. */
+  declare sha256: CreationOptional<string | null>;
+  /** The file on the Shelf that it was taken from, and which version of it. */
+  declare shelfFileId: CreationOptional<string | null>;
+  declare shelfVersion: CreationOptional<number | null>;
+  /** Of a link: where it leads, what was there, and whether the student kept it although a teacher does not meet it. */
+  declare url: CreationOptional<string | null>;
+  declare lookId: CreationOptional<string | null>;
+  declare knowingly: CreationOptional<boolean>;
   declare addedAt: Date;
   declare position: number;
 }
@@ -95,7 +103,12 @@ Piece.init(
     kind: { ...text(), defaultValue: 'file' },
     name: text(),
     note: { ...text(), defaultValue: '' },
-    sha256: text(),
+    sha256: maybeText(),
+    shelfFileId: maybeUuid(),
+    shelfVersion: maybeWhole(),
+    url: maybeText(),
+    lookId: maybeUuid(),
+    knowingly: { ...flag(), defaultValue: false },
     addedAt: moment(),
     position: whole()
   },

@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { sizeText } from '../packets/piece-rules';
+
+/**
+ * What a look into a file's bytes tells, made once for each blob.
+ *
+ * `trouble`: what a teacher would meet when opening it; `pixels`: the sides of a picture; `unpacked`: bytes that an
+ * archive says it holds.
+ */
+export const BlobFacts = z.object({
+  trouble: z.enum(['locked', 'cut-off', 'damaged', 'too-many-pixels', 'unpacks-too-large']).optional(),
+  pixels: z.object({ width: z.number(), height: z.number() }).optional(),
+  unpacked: z.object({ bytes: z.number() }).optional()
+});
+export type BlobFacts = z.infer<typeof BlobFacts>;
+
+/** A picture with a longer side than this is not drawn: it would take gigabytes of memory. */
+export const LONGEST_SIDE = 20_000;
+/** The same for all of its pixels together. */
+export const MOST_PIXELS = 150_000_000;
+/** An archive that holds more than this is never taken apart. */
+export const MOST_UNPACKED = 400_000_000;
+
+/** What is wrong with a file, as both sides read it; null where nothing was found. */
+export function troubleFact(facts: BlobFacts | null): string | null {
+  switch (facts?.trouble) {
+    case 'locked':
+      return 'This file asks for a password.';
+    case 'cut-off':
+      return 'The end of this file is missing.';
+    case 'damaged':
+      return 'This file could not be read here.';
+    case 'too-many-pixels': {
+      const { width = 0, height = 0 } = facts.pixels ?? {};
+      return `This picture has ${width.toLocaleString('en-GB')} × ${height.toLocaleString('en-GB')} pixels, too many to be shown.`;
+    }
+    case 'unpacks-too-large':
+      return `This archive would unpack to ${sizeText(facts.unpacked?.bytes ?? 0)}, so it is never opened here.`;
+    default:
+      return null;
+  }
+}
+
+/** The same with what it means and what to do, for the student while there is time. */
+export function troubleWords(facts: BlobFacts | null): string | null {
+  const fact = troubleFact(facts);
+  return fact === null || facts?.trouble === undefined ? null : `${fact} ${ADVICE[facts.trouble]}`;
+}
+
+const ADVICE: Record<NonNullable<BlobFacts['trouble']>, string> = {
+  locked: 'Your teacher could not open it: save it without one.',
+  'cut-off': 'It may not open for your teacher: save it anew where it was made.',
+  damaged: 'Your teacher may not be able to open it: save it anew where it was made.',
+  'too-many-pixels': 'Save it smaller where it was made.',
+  'unpacks-too-large': 'Put in less, or only what is asked.'
+};

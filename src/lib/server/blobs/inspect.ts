@@ -1,0 +1,100 @@
+import { open, type FileHandle } from 'node:fs/promises';
+import sharp from 'sharp';
+import { z } from 'zod';
+import { BlobFacts, LONGEST_SIDE, MOST_PIXELS, MOST_UNPACKED } from '$core/materials/facts';
+import { execute, select } from '../db/connection';
+import { log } from '../log';
+import { measureArchive } from './archive';
+import { blobPath, type StoredBlob } from './store';
+
+/** Raised when looking learns something new: what an older looking found is then looked at again. */
+const BY = 1;
+
+/**
+ * What a look into stored bytes tells, taken once for each blob and kept.
+ *
+ * Only headers and ends are read, and archives are counted without being kept, so that no file can cost much.
+ */
+export async function inspectBlob(blob: Pick<StoredBlob, 'sha256' | 'mediaType'>): Promise<BlobFacts> {
+  const [known] = await select(
+    z.object({ facts: BlobFacts }),
+    'select facts from blob_facts where sha256 = $1 and by = $2',
+    [blob.sha256, BY]
+  );
+  if (known) return known.facts;
+  const facts = await look(blob);
+  await execute(
+    `insert into blob_facts (sha256, by, facts) select sha256, $2, $3 from blobs where sha256 = $1
+     on conflict (sha256) do update set by = excluded.by, facts = excluded.facts`,
+    [blob.sha256, BY, JSON.stringify(facts)]
+  );
+  return facts;
+}
+
+async function look({ sha256, mediaType }: Pick<StoredBlob, 'sha256' | 'mediaType'>): Promise<BlobFacts> {
+  const path = blobPath(sha256);
+  const [type = ''] = mediaType.split(';');
+  try {
+    if (type === 'application/pdf') return await withFile(path, pdfFacts);
+    if (type === 'application/x-cfb') return await withFile(path, oldOfficeFacts);
+    if (PICTURES.test(type)) return await pictureFacts(path);
+    if (ARCHIVES.test(type)) return await archiveFacts(path);
+    return {};
+  } catch (error) {
+    log.info({ err: error, sha256 }, 'a file could not be looked into');
+    return { trouble: 'damaged' };
+  }
+}
+
+const PICTURES = /^image\/(jpeg|png|apng|gif|webp|avif|tiff|heic|heif)$/;
+const ARCHIVES = /^application\/(zip|vnd\.(openxmlformats|oasis\.opendocument).*)$/;
+
+/**
+ * A PDF ends with `startxref`, an offset and `%%EOF` (ISO 32000-1, 7.5.5), and names its encryption in the trailer
+ * beside it or, where it is linearised, in the one at its beginning.
+ */
+async function pdfFacts(file: FileHandle, size: number): Promise<BlobFacts> {
+  const start = await stretch(file, 0, 4096);
+  const end = await stretch(file, Math.max(0, size - 16_384), 16_384);
+  if (!/startxref\s+\d+\s+%%EOF/.test(end)) return { trouble: 'cut-off' };
+  return /\/Encrypt\s+\d+\s+\d+\s+R/.test(start + end) ? { trouble: 'locked' } : {};
+}
+
+/** Office files under a password are kept in the container of older ones, in a stream of this name. */
+async function oldOfficeFacts(file: FileHandle, size: number): Promise<BlobFacts> {
+  const name = Buffer.from('EncryptedPackage', 'utf16le').toString('latin1');
+  const around = (await stretch(file, 0, 65_536)) + (await stretch(file, Math.max(0, size - 65_536), 65_536));
+  return around.includes(name) ? { trouble: 'locked' } : {};
+}
+
+async function pictureFacts(path: string): Promise<BlobFacts> {
+  // Only the header is read, so that the sides of a picture are known however many pixels it claims.
+  const { width, height } = await sharp(path, { limitInputPixels: false }).metadata();
+  const pixels = { width, height };
+  const tooMany = Math.max(width, height) > LONGEST_SIDE || width * height > MOST_PIXELS;
+  return tooMany ? { pixels, trouble: 'too-many-pixels' } : { pixels };
+}
+
+async function archiveFacts(path: string): Promise<BlobFacts> {
+  const { claimed, locked } = await measureArchive(path);
+  if (locked) return { trouble: 'locked' };
+  const unpacked = { bytes: claimed };
+  return claimed > MOST_UNPACKED ? { unpacked, trouble: 'unpacks-too-large' } : { unpacked };
+}
+
+async function withFile(
+  path: string,
+  read: (file: FileHandle, size: number) => Promise<BlobFacts>
+): Promise<BlobFacts> {
+  const file = await open(path);
+  try {
+    return await read(file, (await file.stat()).size);
+  } finally {
+    await file.close();
+  }
+}
+
+async function stretch(file: FileHandle, from: number, length: number): Promise<string> {
+  const { bytesRead, buffer } = await file.read(Buffer.alloc(length), 0, length, from);
+  return buffer.subarray(0, bytesRead).toString('latin1');
+}

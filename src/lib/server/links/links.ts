@@ -1,0 +1,111 @@
+import { z } from 'zod';
+import { webAddress } from '$core/links/address';
+import { isFine } from '$core/links/verdict';
+import type { LinkLook } from '$core/links/words';
+import { allowed, type Refusal } from '$core/packets/allowed';
+import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
+import type { Actor } from '$core/people/policy';
+import { execute, select } from '../db/connection';
+import { Piece } from '../db/models/packets';
+import { NotHere, type Outcome } from '../outcome';
+import { withPacket } from '../packets/open-packet';
+import { layPiece } from '../packets/pieces';
+import { placeProblem } from '../packets/place';
+import { lookAtLink } from './look';
+
+export interface NewLink {
+  assignmentId: string;
+  deliverableId: string | null;
+  url: string;
+  /** Empty: the page's own title. */
+  title: string;
+  /** The student has seen what was met there, and keeps it all the same. */
+  knowingly: boolean;
+  key: string;
+}
+
+/** What a look found that the student has to decide about before the link is added. */
+export interface Doubt {
+  ok: false;
+  why: 'not-fine';
+  url: string;
+  look: LinkLook;
+}
+
+/**
+ * Adds a link to a place of the student's own packet, after a look at what a stranger meets there. Where a teacher would
+ * not meet the work, nothing is added until the student says that they keep it knowingly.
+ */
+export async function addLink(
+  person: Actor,
+  link: NewLink
+): Promise<Outcome<{ pieceId: string; look: LinkLook }, Refusal | PieceRefusal> | Doubt> {
+  const url = webAddress(link.url);
+  if (url === null) return { ok: false, why: 'no-address' };
+  const address = { assignmentId: link.assignmentId, own: true } as const;
+  const { deliverableId } = link;
+  const may = await withPacket(person, address, 'work-on-own-packet', null, async (packet) => {
+    const problem = await placeProblem(packet, deliverableId, { kind: 'link' });
+    return problem
+      ? ({ ok: false, why: problem } as const)
+      : allowed(packet.custody, { do: 'add-piece', piece: '' }, packet.now);
+  });
+  if (!may.ok) return may;
+  const look = await lookAtLink(url);
+  if (!isFine(look.verdict) && !link.knowingly) return { ok: false, why: 'not-fine', url, look };
+  return withPacket(person, address, 'work-on-own-packet', `link ${link.key}`, async (packet) => {
+    const problem = await placeProblem(packet, deliverableId, { kind: 'link' });
+    if (problem) return { ok: false, why: problem };
+    const name = keepableName((link.title || look.title || url).replace(/[/\\]/g, '⁄').slice(0, 255)) ?? url;
+    const knowingly = !isFine(look.verdict);
+    const laid = await layPiece(packet, { kind: 'link', deliverableId, name, url, lookId: look.id, knowingly });
+    return laid.ok ? { ...laid, look } : laid;
+  });
+}
+
+/** Looks at a link of the student's own packet again, and keeps what is there now. */
+export async function lookAgain(
+  person: Actor,
+  input: { assignmentId: string; pieceId: string }
+): Promise<Outcome<{ look: LinkLook }, Refusal>> {
+  const [link] = await select(z.object({ url: z.string() }), OWN_LINK, [input.pieceId, person.id, input.assignmentId]);
+  if (!link) throw new NotHere('This link');
+  const look = await lookAtLink(link.url);
+  const address = { assignmentId: input.assignmentId, own: true } as const;
+  return withPacket(person, address, 'work-on-own-packet', null, async (packet) => {
+    const piece = await Piece.findOne({ where: { id: input.pieceId, packetId: packet.id }, transaction: packet.tx });
+    if (!piece) throw new NotHere('This link');
+    await piece.update(
+      { lookId: look.id, knowingly: piece.knowingly && !isFine(look.verdict) },
+      { transaction: packet.tx }
+    );
+    return { ok: true, look };
+  });
+}
+
+const OWN_LINK = `
+  select p.url from pieces p join packets k on k.id = p.packet_id
+  join party_members m on m.party_id = k.party_id and m.person_id = $2
+  where p.id = $1 and k.assignment_id = $3 and p.kind = 'link'`;
+
+/** Declares the site on which a student publishes their own work; an empty address takes the declaration back. */
+export async function declareSite(person: Actor, input: { url: string }): Promise<Outcome<object, PieceRefusal>> {
+  const url = webAddress(input.url);
+  if (input.url.trim() !== '' && url === null) return { ok: false, why: 'no-address' };
+  if (url === null) await execute('delete from own_sites where person_id = $1', [person.id]);
+  else
+    await execute(
+      `insert into own_sites (person_id, url) values ($1, $2)
+       on conflict (person_id) do update set url = excluded.url`,
+      [person.id, url]
+    );
+  return { ok: true };
+}
+
+/** The site that a person declared as their own, or null. */
+export async function declaredSite(person: Actor): Promise<string | null> {
+  const [row] = await select(z.object({ url: z.string() }), 'select url from own_sites where person_id = $1', [
+    person.id
+  ]);
+  return row?.url ?? null;
+}

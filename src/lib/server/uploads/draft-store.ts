@@ -1,0 +1,52 @@
+import { createHash } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
+import { stat } from 'node:fs/promises';
+import { join } from 'node:path';
+import { Transform, type Readable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
+import { FileStore } from '@tus/file-store';
+import { config } from '../config';
+import { execute } from '../db/connection';
+import { log } from '../log';
+import { UploadRecords } from './records';
+
+/** Drafts lie on the same disk as the blobs, so that a finished one is linked into the store instead of copied. */
+export const DRAFTS = join(config.blobFolder, 'incoming', 'uploads');
+export const draftPath = (id: string) => join(DRAFTS, id);
+
+/**
+ * Bytes of uploads on their way. What comes in one stretch is hashed as it comes; what comes in several is read again
+ * when it is finished, since nobody remembers the first stretch's hash.
+ */
+export class DraftStore extends FileStore {
+  constructor() {
+    super({ directory: DRAFTS, configstore: new UploadRecords() });
+  }
+
+  override async write(source: Readable, id: string, offset: number): Promise<number> {
+    const hash = offset === 0 ? createHash('sha256') : null;
+    let written = offset;
+    const meter = new Transform({
+      transform(chunk: Buffer, _encoding, done) {
+        written += chunk.length;
+        hash?.update(chunk);
+        done(null, chunk);
+      }
+    });
+    const file = createWriteStream(draftPath(id), { flags: 'r+', start: offset, highWaterMark: 1024 * 1024 });
+    try {
+      await pipeline(source, meter, file);
+    } catch (error) {
+      // The client went away. What has reached the disk stays, and is where it goes on from.
+      log.debug({ err: error, upload: id }, 'an upload broke off');
+      return (await stat(draftPath(id))).size;
+    }
+    if (hash)
+      await execute('update uploads set received_sha256 = $2 where id = $1 and size = $3', [
+        id,
+        hash.digest('hex'),
+        written
+      ]);
+    return written;
+  }
+}

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import type { Refusal } from '$core/packets/allowed';
+import type { PieceRefusal } from '$core/packets/piece-rules';
+import type { Actor } from '$core/people/policy';
+import type { StoredBlob } from '../blobs/store';
+import { select } from '../db/connection';
+import type { Outcome } from '../outcome';
+import { addFile } from '../packets/pieces';
+import { addVersion } from '../shelf/add-version';
+import { keepOnShelf } from '../shelf/keep';
+import type { UploadMetadata } from './records';
+
+/**
+ * Takes a file without its bytes, where this person already has the same ones here.
+ *
+ * Only what is theirs counts: whether anybody else has sent the same bytes is nobody's business.
+ *
+ * @returns null where the bytes have to be sent
+ */
+export async function takeKnown(
+  person: Actor,
+  file: UploadMetadata & { sha256: string; key: string }
+): Promise<Outcome<{ name: string }, Refusal | PieceRefusal> | null> {
+  const [blob] = await select(Known, OWN_BLOB, [file.sha256, person.id]);
+  if (!blob) return null;
+  const stored: StoredBlob = { sha256: file.sha256, ...blob };
+  const { filename: name, assignment, deliverable = null, replaces, folder, came = 'upload', instead } = file;
+  if (assignment) {
+    const key = `known ${file.key}`;
+    const added = await addFile(person, {
+      assignmentId: assignment,
+      deliverableId: deliverable,
+      name,
+      blob: stored,
+      came,
+      insteadOf: instead,
+      key
+    });
+    return added.ok ? { ok: true, name } : added;
+  }
+  if (replaces) return addVersion(person, { fileId: replaces, blob: stored });
+  return keepOnShelf(person, { name, blob: stored, came, folder: folder ? { folderId: folder } : null });
+}
+
+const Known = z.object({ size: z.number(), mediaType: z.string() });
+const OWN_BLOB = `
+  select b.size::float8 as size, b.media_type as "mediaType" from blobs b
+  where b.sha256 = $1 and (
+    exists (select 1 from shelf_versions v join shelf_files f on f.id = v.file_id
+      where v.sha256 = b.sha256 and f.owner_id = $2)
+    or exists (select 1 from round_pieces r join packets p on p.id = r.packet_id
+      join party_members m on m.party_id = p.party_id where r.sha256 = b.sha256 and m.person_id = $2))`;

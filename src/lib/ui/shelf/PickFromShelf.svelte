@@ -1,0 +1,152 @@
+<script lang="ts">
+  import type { SubmitFunction } from '@sveltejs/kit';
+  import { enhance } from '$app/forms';
+  import { Eye } from '@lucide/svelte';
+  import { SvelteMap } from 'svelte/reactivity';
+  import { piecesText } from '$core/packets/places';
+  import { sizeText } from '$core/packets/piece-rules';
+  import type { ShelfFile } from '$core/shelf/views';
+  import { absolute } from '$core/time/words';
+  import Peek from '$ui/materials/Peek.svelte';
+  import { getZone } from '$ui/time/reader';
+  import { getReadShelf } from './shelf-reader';
+
+  interface Props {
+    deliverableId: string | null;
+    place: string;
+    /** New with every reading of the page, so that files which have come since show here. */
+    formKey: string;
+    close: () => void;
+  }
+  /** Picks files of the Shelf for a place. The whole row picks; looking is a control of its own. */
+  const { deliverableId, place, formKey, close }: Props = $props();
+
+  const read = getReadShelf();
+  const zone = getZone();
+  let search = $state('');
+  let files = $state<ShelfFile[] | null>(null);
+  let more = $state(false);
+  let failed = $state(false);
+  let problem = $state('');
+  let busy = $state(false);
+  let looking = $state<string | null>(null);
+  const picked = new SvelteMap<string, string>();
+
+  $effect(() => {
+    void formKey;
+    const wanted = search;
+    const timer = setTimeout(() => void show(wanted), files === null ? 0 : 200);
+    return () => clearTimeout(timer);
+  });
+
+  async function show(wanted: string) {
+    failed = false;
+    try {
+      const found = await read({ search: wanted });
+      if (wanted === search) ({ files, more } = found);
+    } catch {
+      failed = true;
+    }
+  }
+
+  async function showMore() {
+    const last = files?.at(-1);
+    if (!last) return;
+    const next = await read({ search, after: { at: last.changedAt, id: last.id } });
+    files = [...(files ?? []), ...next.files];
+    more = next.more;
+  }
+
+  const toggle = (file: ShelfFile) => {
+    if (!picked.delete(file.id)) picked.set(file.id, file.name);
+  };
+
+  const submit: SubmitFunction = ({ formData, cancel }) => {
+    if (busy || picked.size === 0) return cancel();
+    busy = true;
+    for (const id of picked.keys()) formData.append('fileIds', id);
+    return async ({ result, update }) => {
+      busy = false;
+      if (result.type === 'success') {
+        await update({ reset: false });
+        return close();
+      }
+      problem =
+        result.type === 'failure' && typeof result.data?.problem === 'string'
+          ? result.data.problem
+          : 'The connection broke. Look whether they were added before you try again.';
+      if (result.type === 'failure') await update({ reset: false });
+    };
+  };
+</script>
+
+<form method="post" action="?/takeFromShelf" use:enhance={submit} class="mt-3 border-l-2 border-accent pl-3">
+  <input type="hidden" name="deliverable" value={deliverableId ?? ''} />
+  <input type="hidden" name="key" value={formKey} />
+  <label class="block text-sm font-medium"
+    >Search your Shelf
+    <!-- svelte-ignore a11y_autofocus (the panel was opened to pick from it) -->
+    <input class="input mt-1 w-full max-w-md input-sm" type="search" bind:value={search} maxlength="100" autofocus />
+  </label>
+  {#if failed}
+    <p role="alert" class="py-2">
+      Your Shelf could not be read. <button type="button" class="link" onclick={() => show(search)}>Try again</button>
+    </p>
+  {:else if files === null}
+    <p role="status" class="py-2">Reading your Shelf …</p>
+  {:else if files.length === 0}
+    <p class="py-2">
+      {search
+        ? `Nothing on your Shelf is called “${search}”.`
+        : 'Your Shelf is empty. Whatever you add to a packet lies there too, for the next time.'}
+    </p>
+  {:else}
+    <ul class="my-2 max-h-96 divide-y divide-base-300 overflow-y-auto">
+      {#each files as file (file.id)}
+        <li class="flex flex-wrap items-center gap-x-2">
+          <label class="flex min-h-11 min-w-0 flex-1 cursor-pointer items-center gap-3 rounded px-1 hover:bg-base-200">
+            <input
+              type="checkbox"
+              class="checkbox checkbox-sm"
+              checked={picked.has(file.id)}
+              onchange={() => toggle(file)}
+            />
+            <span class="min-w-0 flex-1">
+              <span class="block font-medium wrap-anywhere">{file.name}</span>
+              <span class="figures block text-sm opacity-80"
+                >{absolute(file.changedAt, zone(), file.changedAt)} · {sizeText(file.size)}{file.folder
+                  ? ` · ${file.folder}`
+                  : ''}</span
+              >
+            </span>
+          </label>
+          <button
+            type="button"
+            class="btn btn-square btn-ghost"
+            aria-label="Look at {file.name} here"
+            title="Look at it here"
+            aria-expanded={looking === file.id}
+            onclick={() => (looking = looking === file.id ? null : file.id)}
+          >
+            <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
+          </button>
+          {#if looking === file.id}
+            <div class="basis-full pb-3">
+              <Peek address="/shelf/{file.id}" file="/shelf/{file.id}" title={file.name} name={file.name} />
+            </div>
+          {/if}
+        </li>
+      {/each}
+    </ul>
+    {#if more}<button type="button" class="btn mb-2 btn-ghost btn-sm" onclick={showMore}>Show older ones</button>{/if}
+  {/if}
+  {#if problem}<p role="alert" class="font-medium text-error">{problem}</p>{/if}
+  <div class="flex flex-wrap gap-2">
+    <button class="btn btn-primary btn-sm" disabled={busy || picked.size === 0}
+      >{picked.size === 0 ? 'Pick what to add' : `Add ${piecesText(picked.size)} here`}<span class="sr-only">
+        to {place}</span
+      ></button
+    >
+    <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Leave it</button>
+  </div>
+</form>

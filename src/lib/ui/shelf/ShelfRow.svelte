@@ -1,0 +1,89 @@
+<script lang="ts">
+  import { Eye, FileText, Pencil, RotateCcw, Trash2 } from '@lucide/svelte';
+  import { sizeText } from '$core/packets/piece-rules';
+  import type { ShelfFile, ShelfFolder } from '$core/shelf/views';
+  import { act } from '$ui/forms/act';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
+  import Peek from '$ui/materials/Peek.svelte';
+  import When from '$ui/time/When.svelte';
+  import ChangeShelfFile from './ChangeShelfFile.svelte';
+
+  interface Props {
+    file: ShelfFile;
+    folders: ReadonlyArray<ShelfFolder & { depth: number }>;
+    largest: number;
+    zone: string;
+    now: number;
+  }
+  /** A file on the Shelf, with where it is used. */
+  const { file, folders, largest, zone, now }: Props = $props();
+  const scripted = whenScripted();
+  const address = $derived(`/shelf/${file.id}`);
+  let shown = $state<'peek' | 'change' | null>(null);
+  const toggle = (what: 'peek' | 'change') => (shown = shown === what ? null : what);
+</script>
+
+<li class="py-2">
+  <div class="flex flex-wrap items-center gap-x-3">
+    <FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
+    <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href={address} data-sveltekit-reload
+      >{file.name}</a
+    >
+    <span class="figures ml-auto text-sm whitespace-nowrap opacity-80">{sizeText(file.size)}</span>
+    <button
+      class="btn btn-square btn-ghost btn-sm"
+      aria-label="Look at {file.name} here"
+      title="Look at it here"
+      aria-expanded={shown === 'peek'}
+      disabled={!scripted.yes}
+      onclick={() => toggle('peek')}
+    >
+      <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
+    </button>
+    {#if file.binnedAt === null}
+      <button
+        class="btn btn-square btn-ghost btn-sm"
+        aria-label="Change {file.name}"
+        title="Rename it, file it, put a newer version in its place"
+        aria-expanded={shown === 'change'}
+        disabled={!scripted.yes}
+        onclick={() => toggle('change')}
+      >
+        <Pencil size={18} strokeWidth={1.75} aria-hidden="true" />
+      </button>
+      <form method="post" action="?/bin" use:act>
+        <input type="hidden" name="fileId" value={file.id} />
+        <button class="btn btn-square btn-ghost btn-sm" aria-label="Put {file.name} in the bin" title="Into the bin">
+          <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" />
+        </button>
+      </form>
+    {:else}
+      <form method="post" action="?/restore" use:act>
+        <input type="hidden" name="fileId" value={file.id} />
+        <button class="btn btn-ghost btn-sm">
+          <RotateCcw size={18} strokeWidth={1.75} aria-hidden="true" /> Put it back<span class="sr-only"
+            >: {file.name}</span
+          >
+        </button>
+      </form>
+    {/if}
+  </div>
+  <p class="pl-8 text-sm opacity-85">
+    <When moment={file.binnedAt ?? file.changedAt} {zone} {now} />{#if file.version > 1}, version {file.version}{/if}{#if file.folder},
+      in {file.folder}{/if}
+  </p>
+  {#if file.uses.length > 0}
+    <p class="pl-8 text-sm">
+      Used in
+      {#each file.uses as use, i (use.assignmentId)}{i > 0 ? '; ' : ' '}<a
+          class="link"
+          href="/assignments/{use.assignmentId}#packet">{use.title}</a
+        >{use.round === null ? ', not submitted' : `, round ${use.round}`}{/each}
+    </p>
+  {/if}
+  {#if shown === 'peek'}
+    <div class="my-2"><Peek {address} file={address} title={file.name} name={file.name} /></div>
+  {:else if shown === 'change'}
+    <ChangeShelfFile {file} {folders} {largest} />
+  {/if}
+</li>

@@ -1,0 +1,187 @@
+import { createContext } from 'svelte';
+import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
+import { hashFile } from './hash-file';
+import { askKnown, finish, Refused, sendBytes, type Answer, type Bound, type Sending } from './send';
+import { Speed } from './speed';
+
+/** Up to this a file is hashed before it is sent, so that what is here already is not sent again. */
+const HASHED_FIRST = 64 * 1024 * 1024;
+const AT_ONCE = 2;
+const AGAIN = 3000;
+
+export type State = 'queued' | 'reading' | 'sending' | 'paused' | 'waiting' | 'checking' | 'refused';
+
+/** One file on its way. It leaves the list once it has arrived where it was bound for. */
+export class OnItsWay {
+  readonly key = crypto.randomUUID();
+  state = $state<State>('queued');
+  /** Bytes that have left. */
+  sent = $state(0);
+  perSecond = $state<number | null>(null);
+  /** Why it was not taken, where it was not. */
+  words = $state('');
+  /** The server's name for it, once it has one. */
+  id = $state<string | undefined>(undefined);
+  speed = new Speed();
+  sending: Sending | null = null;
+  hash: Promise<string | null> | null = null;
+
+  constructor(
+    readonly file: File,
+    readonly bound: Bound,
+    readonly largest: number,
+    id?: string
+  ) {
+    this.id = id;
+  }
+}
+
+/**
+ * The files that this tab is sending. It outlives the page on which they were chosen, so that going elsewhere in Vendro
+ * stops nothing. Lost connections are waited out.
+ */
+export class Uploads {
+  items = $state<OnItsWay[]>([]);
+
+  /** @param arrived called when a file has become what it was bound for */
+  constructor(private arrived: () => void) {}
+
+  /**
+   * Begins to send.
+   *
+   * @param largest most bytes that the place takes, for the words of a refusal
+   * @param underWay what the server has parts of, for the same place: a file that is one of these goes on from there
+   */
+  add(
+    files: readonly File[],
+    bound: Bound,
+    largest: number,
+    underWay: ReadonlyArray<{ id: string; name: string; size: number }> = []
+  ): void {
+    for (const file of files) {
+      const known = underWay.find(({ id, name, size }) => name === file.name && size === file.size && !this.has(id));
+      this.items.push(new OnItsWay(file, bound, largest, known?.id));
+    }
+    this.next();
+  }
+
+  /** Whether anything would stop if this tab were closed. */
+  get busy(): boolean {
+    return this.items.some(({ state }) => state !== 'refused' && state !== 'paused');
+  }
+
+  has(id: string): boolean {
+    return this.items.some((item) => item.id === id);
+  }
+
+  async pause(item: OnItsWay): Promise<void> {
+    item.state = 'paused';
+    await item.sending?.stop();
+    this.next();
+  }
+
+  resume(item: OnItsWay): void {
+    item.state = 'queued';
+    this.next();
+  }
+
+  /** Takes a file off the list and gives up what has arrived of it. */
+  async giveUp(item: OnItsWay): Promise<void> {
+    this.items = this.items.filter((one) => one !== item);
+    await item.sending?.stop();
+    if (item.id !== undefined) await fetch(`/uploads/${item.id}`, { method: 'DELETE', headers: TUS }).catch(() => null);
+    this.next();
+    this.arrived();
+  }
+
+  /** Takes a file that was refused off the list: its reason has been read. */
+  dismiss(item: OnItsWay): void {
+    this.items = this.items.filter((one) => one !== item);
+  }
+
+  private next(): void {
+    const busy = this.items.filter(({ state }) => ['reading', 'sending', 'checking'].includes(state)).length;
+    const waiting = this.items.filter(({ state }) => state === 'queued');
+    for (const item of waiting.slice(0, Math.max(0, AT_ONCE - busy))) void this.run(item);
+  }
+
+  private async run(item: OnItsWay): Promise<void> {
+    try {
+      const answer = await this.bring(item);
+      if (answer === null) return;
+      if (answer.ok) this.dismiss(item);
+      else this.refuse(item, answer.words);
+      this.arrived();
+    } catch (error) {
+      if (item.state === 'paused' || !this.items.includes(item)) return;
+      if (error instanceof Refused) this.refuse(item, wordsFor(error.why, item.largest));
+      else this.wait(item);
+    } finally {
+      this.next();
+    }
+  }
+
+  /** Null where it was paused on the way. */
+  private async bring(item: OnItsWay): Promise<Answer | null> {
+    const { file, bound } = item;
+    item.hash ??= hashFile(file);
+    if (file.size <= HASHED_FIRST && item.id === undefined) {
+      item.state = 'reading';
+      const sha256 = await item.hash;
+      if (sha256 === null) return { ok: false, words: GONE };
+      const known = await askKnown(file, bound, sha256, item.key);
+      if (known) return known;
+      if (this.isPaused(item)) return null;
+    }
+    item.state = 'sending';
+    item.sending = sendBytes(
+      file,
+      bound,
+      item.id,
+      (sent) => {
+        item.sent = sent;
+        item.speed.note(performance.now(), sent);
+        item.perSecond = item.speed.perSecond;
+      },
+      (id) => (item.id = id)
+    );
+    item.id = await item.sending.done;
+    if (this.isPaused(item)) return null;
+    item.state = 'checking';
+    const sha256 = await item.hash;
+    if (sha256 === null) return { ok: false, words: GONE };
+    const answer = await finish(item.id, sha256);
+    if (!answer.ok && answer.again) item.id = undefined;
+    return answer;
+  }
+
+  private isPaused(item: OnItsWay): boolean {
+    return item.state === 'paused';
+  }
+
+  private refuse(item: OnItsWay, words: string): void {
+    item.state = 'refused';
+    item.words = words;
+  }
+
+  /** The line is down or the server is away: what arrived stays there, and it goes on as soon as it can. */
+  private wait(item: OnItsWay): void {
+    item.state = 'waiting';
+    item.speed.forget();
+    item.perSecond = null;
+    setTimeout(() => {
+      if (item.state === 'waiting' && this.items.includes(item)) this.resume(item);
+    }, AGAIN);
+  }
+}
+
+export const [getUploads, setUploads] = createContext<Uploads>();
+
+const TUS = { 'tus-resumable': '1.0.0' };
+const GONE = 'The file could no longer be read: it was moved, changed or taken away. Choose it again.';
+
+function wordsFor(why: string, largest: number): string {
+  return (PIECE_REFUSALS as readonly string[]).includes(why)
+    ? pieceRefusalWords(why as PieceRefusal, largest)
+    : 'This cannot be added now: the packet has changed meanwhile. Your other pieces are as they were.';
+}

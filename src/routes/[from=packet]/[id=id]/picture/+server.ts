@@ -1,0 +1,7 @@
+import { sendFile } from '$server/files';
+import { openPicture } from '$server/packets/file-access';
+import { orNotFound, signedIn } from '../../../shared/guard';
+
+/** The picture that a linked page offered of itself. */
+export const GET = async ({ locals, params, url, request }) =>
+  sendFile(await orNotFound(openPicture(signedIn(locals, url), params.from, params.id)), request);

@@ -1,0 +1,48 @@
+import { z } from 'zod';
+import { fail } from '@sveltejs/kit';
+import { storeTroubleWords } from '$core/shelf/outside';
+import { clock } from '$server/clock';
+import { browseStore, connectStore, forgetStore, readStore } from '$server/shelf/outside/store';
+import { handleForm } from '../../shared/form';
+import { signedIn } from '../../shared/guard';
+
+const Path = z
+  .string()
+  .max(2000)
+  .regex(/^\//)
+  .refine((path) => !path.split('/').includes('..'))
+  .catch('/');
+
+export const load = async ({ locals, url }) => {
+  const person = signedIn(locals, url);
+  const store = await readStore(person);
+  const path = Path.parse(url.searchParams.get('path') ?? '/');
+  const now = clock.now();
+  if (!store) return { store, path, entries: [], trouble: null, now };
+  const seen = await browseStore(person, path);
+  return {
+    store,
+    path,
+    now,
+    ...(seen.ok ? { entries: seen.entries, trouble: null } : { entries: [], trouble: storeTroubleWords(seen.why) })
+  };
+};
+
+const ConnectForm = z.object({
+  url: z.string().trim().min(1, 'Write the WebDAV address of your store.').max(500),
+  username: z.string().trim().min(1, 'Write the name that you have there.').max(200),
+  password: z.string().min(1, 'Write the password that you have there.').max(500)
+});
+
+export const actions = {
+  connect: ({ locals, url, request }) =>
+    handleForm(request, ConnectForm, async (account) => {
+      const answer = await connectStore(signedIn(locals, url), account);
+      return answer.ok ? { done: true } : fail(409, { problem: storeTroubleWords(answer.why) });
+    }),
+  forget: ({ locals, url, request }) =>
+    handleForm(request, z.object({}), async () => {
+      await forgetStore(signedIn(locals, url));
+      return { done: true };
+    })
+};

@@ -1,0 +1,45 @@
+import { z } from 'zod';
+import { STORE_TROUBLES, storeTroubleWords, type StoreTrouble } from '$core/shelf/outside';
+import type { PieceRefusal } from '$core/packets/piece-rules';
+import { copyFromStore } from '$server/shelf/outside/copy';
+import { parsedBody } from '../../../shared/body';
+import { fileWords } from '../../../shared/file-words';
+import { signedIn } from '../../../shared/guard';
+
+const Copy = z.object({ path: z.string().min(1).max(2000) });
+/** So often the page hears how far it is, in milliseconds. */
+const NEWS = 150;
+
+/** Copies a file from the person's store, telling on the way how far it is: one JSON value a line. */
+export const POST = async ({ locals, url, request }) => {
+  const person = signedIn(locals, url);
+  const { path } = await parsedBody(request, Copy);
+  const ending = new AbortController();
+  let told = 0;
+  const body = new ReadableStream({
+    async start(controller) {
+      const text = new TextEncoder();
+      const tell = (news: unknown) => {
+        if (!ending.signal.aborted) controller.enqueue(text.encode(`${JSON.stringify(news)}\n`));
+      };
+      const progress = (copied: number, of: number) => {
+        if (performance.now() - told < NEWS) return;
+        told = performance.now();
+        tell({ copied, of });
+      };
+      const answer = await copyFromStore(person, path, progress, ending.signal);
+      tell(answer.ok ? { ok: true, name: answer.name } : { ok: false, words: words(answer.why) });
+      if (!ending.signal.aborted) controller.close();
+    },
+    cancel: () => ending.abort()
+  });
+  return new Response(body, { headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' } });
+};
+
+function words(why: StoreTrouble | PieceRefusal): string {
+  return isTrouble(why) ? storeTroubleWords(why) : fileWords(why);
+}
+
+function isTrouble(why: string): why is StoreTrouble {
+  return (STORE_TROUBLES as readonly string[]).includes(why);
+}

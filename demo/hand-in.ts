@@ -9,7 +9,7 @@ import type { Actor } from '../src/lib/core/people/policy';
 import { inspectBlob } from '../src/lib/server/blobs/inspect';
 import { storeBlob } from '../src/lib/server/blobs/store';
 import { config } from '../src/lib/server/config';
-import { addLink } from '../src/lib/server/links/links';
+import { addLink, declareSite } from '../src/lib/server/links/links';
 import { addFile } from '../src/lib/server/packets/pieces';
 import { demoFile } from './read-world';
 
@@ -24,6 +24,7 @@ export async function addDemoFile(student: Actor, assignmentId: string, delivera
 /** Puts a page of the simulated site into a place, kept knowingly where it is not fine. */
 export async function addDemoLink(student: Actor, assignmentId: string, deliverableId: string | null, path: string) {
   const url = `http://127.0.0.1:${config.sitePort ?? 80}${path}`;
+  await declareSite(student, { url: new URL('.', url).href });
   return addLink(student, { assignmentId, deliverableId, url, title: '', knowingly: true, key: `demo ${path}` });
 }
 

@@ -27,12 +27,13 @@ export async function readShelf(person: Actor, query: ShelfQuery = {}): Promise<
   return { files: files.slice(0, SHELF_PAGE), more: files.length > SHELF_PAGE };
 }
 
-/** A person's folders with how many files lie in each. */
+/** A person's folders with how many files lie in each and in those inside it. */
 export function readFolders(person: Actor): Promise<ShelfFolder[]> {
   return select(
     FolderRow,
     `select d.id, d.parent_id as "parentId", d.name, d.pinned, d.course_id is null as own,
-       (select count(*) from shelf_files f where f.folder_id = d.id and f.binned_at is null)::int as files
+       (select count(*) from shelf_files f join shelf_folders i on i.id = f.folder_id and d.id in (i.id, i.parent_id)
+         where f.owner_id = $1 and f.binned_at is null)::int as files
      from shelf_folders d where d.owner_id = $1 order by d.name, d.id`,
     [person.id]
   );
@@ -64,7 +65,7 @@ const FolderRow = z.object({
 const page = (moment: string, which: string) => `
   with page as (
     select f.* from shelf_files f
-    where f.owner_id = $1 and ${which} and ($2::uuid is null or f.folder_id = $2) and f.name ilike $3
+    where f.owner_id = $1 and ${which} and ($2::uuid is null or f.folder_id in (select d.id from shelf_folders d where $2 in (d.id, d.parent_id))) and f.name ilike $3
       and ($4::timestamptz is null or (${moment}, f.id) < ($4, $5::uuid))
     order by ${moment} desc, f.id desc limit $6)
   select f.id, f.name, f.folder_id as "folderId", f.version, b.size::float8 as size, b.media_type as "mediaType",

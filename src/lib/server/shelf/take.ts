@@ -4,10 +4,10 @@ import { allowed } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
-import { layFile } from '../packets/pieces';
+import { layFile, type ShelfPiece } from '../packets/pieces';
 import { placeProblem } from '../packets/place';
 import { withPacket } from '../packets/open-packet';
-import { ownFile } from './own-file';
+import { ownFile, type OwnFile } from './own-file';
 
 /** Puts files of the Shelf into a place of the packet, as they are now. Each stands for itself. */
 export async function takeFromShelf(
@@ -24,17 +24,16 @@ export async function takeFromShelf(
       'work-on-own-packet',
       `shelf ${input.key} ${fileId}`,
       async (packet): Promise<Outcome<object, Refusal | PieceRefusal>> =>
-        layFile(packet, {
-          ...file,
-          deliverableId: input.deliverableId,
-          shelfFileId: file.id,
-          shelfVersion: file.version
-        })
+        layFile(packet, shelfPiece(file, input.deliverableId))
     );
     if (answer.ok) added.push(file.name);
     else refused.push({ name: file.name, why: answer.why });
   }
   return { added, refused };
+}
+
+function shelfPiece({ id, version, name, sha256, size, mediaType }: OwnFile, deliverableId: string | null): ShelfPiece {
+  return { deliverableId, name, sha256, size, mediaType, shelfFileId: id, shelfVersion: version };
 }
 
 /** Puts the version that the Shelf has now in place of the older one in the packet. Name, note and place stay. */

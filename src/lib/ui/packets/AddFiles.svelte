@@ -13,10 +13,12 @@
     formKey: string;
     /** Bytes. */
     largest: number;
+    /** What is chosen takes the place of the one piece that lies there. */
+    replaces: boolean;
     take: (files: File[]) => void;
   }
   /** The file picker of a place. Before scripts run it is a plain form; then it sends at once, with its figures. */
-  const { deliverableId, place, wants, formKey, largest, take }: Props = $props();
+  const { deliverableId, place, wants, formKey, largest, replaces, take }: Props = $props();
 
   const id = $props.id();
   const scripted = whenScripted();
@@ -47,7 +49,8 @@
       ? 'btn btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-offset-2 peer-focus-visible:outline-accent'
       : 'inline-flex items-center gap-2 text-sm font-medium'}
   >
-    <Plus size={18} strokeWidth={1.75} aria-hidden="true" /> Add files <span class="sr-only">to {place}</span>
+    <Plus size={18} strokeWidth={1.75} aria-hidden="true" />
+    {replaces ? 'Another in its place' : 'Add files'} <span class="sr-only">{replaces ? 'in' : 'to'} {place}</span>
   </label>
   {#if !scripted.yes}<button class="btn order-2 btn-sm">Add</button>{/if}
   <span class="order-4 text-sm opacity-80">Up to {sizeText(largest)} each</span>

@@ -53,17 +53,24 @@
     )
   );
 
+  const most = $derived(place.wants.howMany?.to ?? Infinity);
+  const full = $derived(pieces.length >= most);
+  /** Where a place takes one piece, another one takes its place; where it takes several, one has to leave first. */
+  const instead = $derived(full && most === 1 ? pieces.map(({ id }) => id) : []);
+
   /** Takes what was chosen, dropped or pasted. What can never be taken is said before a byte leaves. */
   export function take({ files, link }: Dropped) {
     problems = [];
     const fit: File[] = [];
     for (const file of files) {
-      const already = pieces.length + sending.filter(({ state }) => state !== 'refused').length + fit.length;
+      const coming = sending.filter(({ state }) => state !== 'refused').length + fit.length;
+      const already = pieces.length - instead.length + coming;
       const why = fitProblem({ kind: 'file', name: file.name, size: file.size }, place.wants, already, largest);
       if (why) problems.push(`${file.name}: ${pieceRefusalWords(why, largest, place.wants.types)}`);
       else fit.push(file);
     }
-    if (fit.length > 0) uploads.add(fit, { assignment: assignmentId, deliverable: place.id }, largest, [...underWay]);
+    const bound = { assignment: assignmentId, deliverable: place.id, ...(instead.length > 0 && { instead }) };
+    if (fit.length > 0) uploads.add(fit, bound, largest, [...underWay]);
     if (link !== null && takesLinks) {
       pasted = link;
       panel = 'link';
@@ -119,9 +126,15 @@
     </ul>
   {/if}
   {#if editable}
+    {#if full && most > 1}<p class="mt-2 text-sm">
+        It holds the {most} that it takes. To add another, remove one first{mergeable.length > 1
+          ? ', or combine several'
+          : ''}.
+      </p>{/if}
     <div class="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1">
-      {#if takesFiles}
+      {#if takesFiles && (!full || instead.length > 0)}
         <AddFiles
+          replaces={instead.length > 0}
           deliverableId={place.id}
           place={place.title}
           wants={place.wants}
@@ -129,6 +142,8 @@
           {largest}
           take={(files) => take({ files, link: null })}
         />
+      {/if}
+      {#if takesFiles && !full}
         <button
           type="button"
           class="btn order-3 btn-sm"
@@ -140,7 +155,7 @@
           <span class="sr-only">into {place.title}</span>
         </button>
       {/if}
-      {#if takesLinks}
+      {#if takesLinks && !full}
         <button
           type="button"
           class="btn order-3 btn-sm"

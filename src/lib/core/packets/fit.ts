@@ -25,9 +25,9 @@ export type Candidate =
 export function fitProblem(piece: Candidate, wants: Wants, already: number, largest: number): PieceRefusal | null {
   if (wants.kinds && wants.kinds.length > 0 && !wants.kinds.includes(piece.kind) && !stands(piece, wants.kinds))
     return piece.kind === 'file' ? 'no-files-here' : 'no-links-here';
+  const problem = piece.kind === 'file' ? fileProblem(piece, wants, largest) : null;
   const most = wants.howMany?.to;
-  if (most !== undefined && already >= most) return 'place-full';
-  return piece.kind === 'file' ? fileProblem(piece, wants, largest) : null;
+  return problem ?? (most !== undefined && already >= most ? 'place-full' : null);
 }
 
 function fileProblem(file: Extract<Candidate, { kind: 'file' }>, wants: Wants, largest: number): PieceRefusal | null {

@@ -104,8 +104,7 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     'That file is not what its name says: its bytes are of another type, so it was not added. Save it anew where it was made.',
   'program-in-disguise':
     'That file is a program under the name of a document, so it was not added. Look for the real one.',
-  'place-full':
-    'This place holds as many pieces as the brief takes, so that one was not added. Remove one, or combine several into one PDF.',
+  'place-full': 'This place holds as many pieces as the brief takes, so that one was not added. Remove one first.',
   'no-files-here': 'This place takes a link, not a file, so that file was not added.',
   'no-links-here': 'This place takes a file, not a link, so that address was not added.',
   'shelf-full':

@@ -74,7 +74,10 @@ export async function layFile(
   const problem = await placeProblem(packet, deliverableId, { kind: 'file', name, size, mediaType }, leaving.length);
   if (problem) return { ok: false, why: problem };
   const laid = await layPiece(packet, { ...file, kind: 'file' });
-  if (laid.ok) for (const piece of leaving) await letGo(packet, piece);
+  if (!laid.ok || leaving.length === 0) return laid;
+  const position = Math.min(...leaving.map((piece) => piece.position));
+  for (const piece of leaving) await letGo(packet, piece);
+  await Piece.update({ position }, { where: { id: laid.pieceId }, transaction: packet.tx });
   return laid;
 }
 

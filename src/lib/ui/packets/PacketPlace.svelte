@@ -127,9 +127,7 @@
   {/if}
   {#if editable}
     {#if full && most > 1}<p class="mt-2 text-sm">
-        It holds the {most} that it takes. To add another, remove one first{mergeable.length > 1
-          ? ', or combine several'
-          : ''}.
+        It holds the {most} that it takes. To add another, remove one first.
       </p>{/if}
     <div class="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1">
       {#if takesFiles && (!full || instead.length > 0)}

@@ -100,9 +100,13 @@ export class Uploads {
   }
 
   private next(): void {
-    const busy = this.items.filter(({ state }) => ['reading', 'sending', 'checking'].includes(state)).length;
-    const waiting = this.items.filter(({ state }) => state === 'queued');
-    for (const item of waiting.slice(0, Math.max(0, AT_ONCE - busy))) void this.run(item);
+    for (const item of this.items.filter(({ state }) => state === 'queued')) {
+      const busy = this.items.filter(({ state }) => ['reading', 'sending', 'checking'].includes(state));
+      if (busy.length >= AT_ONCE) return;
+      if (busy.some((other) => comesFirst(other, item))) continue;
+      item.state = 'reading';
+      void this.run(item);
+    }
   }
 
   private async run(item: OnItsWay): Promise<void> {
@@ -126,7 +130,6 @@ export class Uploads {
     const { file, bound } = item;
     item.hash ??= hashFile(file);
     if (file.size <= HASHED_FIRST && item.id === undefined) {
-      item.state = 'reading';
       const sha256 = await item.hash;
       if (sha256 === null) return { ok: false, words: GONE };
       const known = await askKnown(file, bound, sha256, item.key);
@@ -173,6 +176,13 @@ export class Uploads {
       if (item.state === 'waiting' && this.items.includes(item)) this.resume(item);
     }, AGAIN);
   }
+}
+
+/** Small files for one place go one after another, so that they lie there in the order in which they were chosen. */
+function comesFirst(other: OnItsWay, item: OnItsWay): boolean {
+  const sameBound =
+    other.bound.assignment === item.bound.assignment && other.bound.deliverable === item.bound.deliverable;
+  return sameBound && other.file.size <= HASHED_FIRST;
 }
 
 export const [getUploads, setUploads] = createContext<Uploads>();

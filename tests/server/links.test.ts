@@ -5,7 +5,11 @@ import type { Verdict } from '$core/links/verdict';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { fetchGuarded, Unreached } from '$server/links/fetch-guarded';
 import { isPublic, mustBeAllowed, type Allowed } from '$server/links/guard';
+import { addLink, lookAgain } from '$server/links/links';
 import { readPage } from '$server/links/read-page';
+import { openSimulatedSite } from '$server/links/simulated-site';
+import { submitPacket } from '$server/packets/submit';
+import { noteDemo } from '$server/settings';
 import { PAGES } from '$server/standins/site-pages';
 import { serveSite } from '$server/standins/site';
 import { MONDAY, at, key, smallCourse } from './kit';
@@ -160,18 +164,9 @@ describe('what a page says', () => {
 
 describe('links in a packet', () => {
   it('shows of every kind of page what a teacher would meet, and keeps a doubtful one only knowingly', async () => {
-    process.env.VENDRO_SITE_PORT = String(allowed.port);
-    const { vi } = await import('vitest');
-    vi.resetModules();
-    const { openSimulatedSite } = await import('$server/links/simulated-site');
-    const { addLink, lookAgain } = await import('$server/links/links');
-    const { noteDemo } = await import('$server/settings');
-    const { submitPacket } = await import('$server/packets/submit');
-    const { clock } = await import('$server/clock');
-    await openSimulatedSite();
+    await openSimulatedSite(allowed.port);
     await noteDemo({ password: '', accounts: [] });
     at(MONDAY);
-    clock.set(MONDAY, { frozen: true });
     const school = await smallCourse();
     const assignmentId = await school.set();
     const add = (path: string, knowingly = false) =>
@@ -224,7 +219,7 @@ describe('links in a packet', () => {
       (await packet()).rounds[0]?.pieces.map((piece) => piece.kind === 'link' && piece.changedAt);
     expect((await changed())?.every((moment) => moment === null)).toBe(true);
     await fetch(here('/notebooks/changing'), { method: 'PUT', body: 'Something else by now.' });
-    clock.set(MONDAY + 60_000, { frozen: true });
+    at(MONDAY + 60_000);
     const { lookAtLink } = await import('$server/links/look');
     await lookAtLink(here('/notebooks/changing'));
     expect((await changed())?.filter((moment) => moment !== null)).toEqual([MONDAY + 60_000]);

@@ -10,8 +10,7 @@ let site: Allowed | null = null;
  * Serves the simulated site and store where a port was given for them, or finds out that another of our processes serves
  * them there already. Whatever else may stand at that port is never visited.
  */
-export async function openSimulatedSite(): Promise<void> {
-  const port = config.sitePort;
+export async function openSimulatedSite(port = config.sitePort): Promise<void> {
   if (port === null) return;
   const served = (await serveSite(port, () => clock.now())) !== null || (await isOurSite(port));
   site = served ? { host: '127.0.0.1', port } : null;

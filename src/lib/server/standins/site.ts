@@ -13,7 +13,7 @@ export function serveSite(port: number, newest: () => number): Promise<Server | 
     const path = new URL(request.url ?? '/', 'http://site').pathname;
     if (path === '/store' || path.startsWith('/store/')) return answerStore(request, response, newest());
     if (path === MARK.path) return void response.end(MARK.says);
-    const answer = PAGES[path];
+    const answer = PAGES[path] ?? PAGES[path.replace(/\/$/, '')];
     if (answer) answer(response, request);
     else response.writeHead(404, { 'content-type': 'text/html' }).end('<title>Not found</title><p>No such page.</p>');
   });

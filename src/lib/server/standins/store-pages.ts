@@ -50,22 +50,23 @@ function drip(response: ServerResponse): void {
 
 function list(path: string, request: IncomingMessage, response: ServerResponse, newest: number): void {
   const folder = path.endsWith('/') ? path : `${path}/`;
-  const names = LAYOUT[folder];
-  if (!names) return void response.writeHead(404).end();
-  const there = new Set(readdirSync(FOLDER));
-  const rows = [entry(folder, null, newest)];
-  if (request.headers.depth !== '0') {
-    if (folder === '/store/') {
-      rows.push(
-        entry('/store/recordings/', null, newest - 9 * DAY),
-        entry(`/store/${SLOW}`, SLOW_SIZE, newest - 20 * DAY)
-      );
-    }
-    for (const [i, name] of names.filter((one) => there.has(one)).entries())
-      rows.push(entry(folder + name, statSync(join(FOLDER, name)).size, newest - i * DAY));
-  }
+  const file = fileAt(path);
+  const rows: string[] = [];
+  if (file) rows.push(entry(path, file === SLOW ? SLOW_SIZE : statSync(join(FOLDER, file)).size, newest));
+  else if (!LAYOUT[folder]) return void response.writeHead(404).end();
+  else rows.push(entry(folder, null, newest), ...(request.headers.depth === '0' ? [] : inside(folder, newest)));
   const xml = `<?xml version="1.0"?><d:multistatus xmlns:d="DAV:">${rows.join('')}</d:multistatus>`;
   response.writeHead(207, { 'content-type': 'application/xml; charset=utf-8' }).end(xml);
+}
+
+function inside(folder: string, newest: number): string[] {
+  const there = new Set(readdirSync(FOLDER));
+  const rows = (LAYOUT[folder] ?? [])
+    .filter((name) => there.has(name))
+    .map((name, i) => entry(folder + name, statSync(join(FOLDER, name)).size, newest - i * DAY));
+  if (folder !== '/store/') return rows;
+  const recordings = entry('/store/recordings/', null, newest - 9 * DAY);
+  return [recordings, entry(`/store/${SLOW}`, SLOW_SIZE, newest - 20 * DAY), ...rows];
 }
 
 function entry(path: string, size: number | null, at: number): string {

@@ -9,6 +9,7 @@ import { Forbidden, guardedAgents } from '../../links/guard';
 import { simulatedSite } from '../../links/simulated-site';
 import type { Outcome } from '../../outcome';
 import { seal, unseal } from '../../secrets';
+import { listFolder, NoListing } from './listing';
 
 const PATIENCE = 8000;
 
@@ -26,7 +27,7 @@ export async function connectStore(
   const url = webAddress(input.url);
   if (url === null) return { ok: false, why: 'no-address' };
   const seen = await listing(await clientFor({ ...input, url }), '/');
-  if (!seen.ok) return seen;
+  if (!seen.ok) return { ok: false, why: seen.why === 'gone' ? 'no-store-there' : seen.why };
   await execute(
     `insert into outside_stores (person_id, url, username, secret, connected_at) values ($1, $2, $3, $4, $5)
      on conflict (person_id) do update set url = excluded.url, username = excluded.username,
@@ -71,14 +72,7 @@ async function clientFor(account: { url: string; username: string; password: str
 
 async function listing(client: WebDAVClient, path: string): Promise<Outcome<{ entries: StoreEntry[] }, StoreTrouble>> {
   try {
-    const items = await client.getDirectoryContents(path, { signal: AbortSignal.timeout(PATIENCE) });
-    if (!Array.isArray(items)) return { ok: false, why: 'no-store-there' };
-    const entries = items.map(({ filename, basename, type, size, lastmod }): StoreEntry => {
-      const at = Date.parse(lastmod);
-      const kind = type === 'directory' ? 'folder' : 'file';
-      return { path: filename, name: basename, kind, size, changedAt: Number.isNaN(at) ? null : at };
-    });
-    return { ok: true, entries: inStoreOrder(entries) };
+    return { ok: true, entries: inStoreOrder(await listFolder(client, path, AbortSignal.timeout(PATIENCE))) };
   } catch (error) {
     return { ok: false, why: storeTrouble(error) };
   }
@@ -86,14 +80,14 @@ async function listing(client: WebDAVClient, path: string): Promise<Outcome<{ en
 
 /** What went wrong, from what the client threw. */
 export function storeTrouble(error: unknown): StoreTrouble {
+  if (error instanceof NoListing) return 'no-store-there';
   if (!(error instanceof Error)) return 'unreachable';
   const { status, name } = error as { status?: number; name: string };
   if (status === 401 || status === 403) return 'wrong-password';
   if (status === 404 || status === 410) return 'gone';
   if (status !== undefined) return status >= 500 ? 'unreachable' : 'no-store-there';
   if (name === 'AbortError' || name === 'TimeoutError') return 'slow';
-  if (isPrivate(error)) return 'private';
-  return /xml|parse|multistatus|invalid response/i.test(error.message) ? 'no-store-there' : 'unreachable';
+  return isPrivate(error) ? 'private' : 'unreachable';
 }
 
 /** The refusal of the guard may lie under what the client made of it. */

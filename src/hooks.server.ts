@@ -15,6 +15,8 @@ export const init: ServerInit = async () => {
   const problem = await blobStoreProblem();
   if (problem) log.error({ problem }, 'blobs cannot be written');
   await openSimulatedSite();
+  // Every request has been answered by then; what still stands are our own connections to the database.
+  process.on('sveltekit:shutdown', () => process.exit(0));
 };
 
 export const handle: Handle = async ({ event, resolve }) => {

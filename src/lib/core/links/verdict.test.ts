@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addressText, liesOn, webAddress } from './address';
 import { isFine, isFrontPage, VERDICTS, verdictOf, wantsOwnTab, type Met } from './verdict';
-import { verdictText, verdictWords } from './words';
+import { isOld } from './old';
+import { insideText, verdictText, verdictWords } from './words';
 
 const page = (over: Partial<Extract<Met, { reached: true }>> = {}): Met => ({
   reached: true,
@@ -103,5 +104,30 @@ describe('web addresses', () => {
   it('says an address in passing', () => {
     expect(addressText('https://shore.example/')).toBe('shore.example');
     expect(addressText(`https://a.example/${'x'.repeat(200)}`)).toHaveLength(70);
+  });
+});
+
+describe('links inside a document, in words', () => {
+  it.each([
+    [['opens'], '1 link inside'],
+    [['not-found'], '1 link inside; not found'],
+    [['opens', 'asks-to-sign-in'], '2 links inside; one of them: asks to sign in'],
+    [['not-found', 'opens', 'editing'], '3 links inside; 2 of them do not open for everyone'],
+    [[null, null], '2 links inside']
+  ] as const)('%j: %s', (verdicts, words) => {
+    expect(insideText(verdicts.map((verdict) => ({ verdict })))).toBe(words);
+  });
+});
+
+describe('a look that is old', () => {
+  const HOUR = 3_600_000;
+  it.each([
+    ['was never taken', null, null, true],
+    ['is of half a day ago', 'opens', 12 * HOUR, true],
+    ['is of this morning', 'opens', 11 * HOUR, false],
+    ['met a site that was down an hour ago', 'not-now', HOUR, true],
+    ['met a site that was down just now', 'not-now', 60_000, false]
+  ] as const)('%s', (_what, verdict, age, old) => {
+    expect(isOld(verdict, age === null ? null : 1e12 - age, 1e12)).toBe(old);
   });
 });

@@ -1,5 +1,5 @@
 import type { Moment } from '../time/moment';
-import type { Verdict } from './verdict';
+import { isFine, type Verdict } from './verdict';
 
 /** What was there when an address was looked at, as both sides see it. */
 export interface LinkLook {
@@ -24,6 +24,16 @@ export function verdictText(verdict: Verdict): string {
 /** The fact, what it means for the teacher, what to do. */
 export function verdictWords(verdict: Verdict): string {
   return LONG[verdict];
+}
+
+/** How many links a document holds, and how many of them do not open for everyone. */
+export function insideText(links: ReadonlyArray<{ verdict: Verdict | null }>): string {
+  const count = links.length === 1 ? '1 link inside' : `${links.length} links inside`;
+  const doubtful = links.filter(({ verdict }) => verdict !== null && !isFine(verdict));
+  const [first] = doubtful;
+  if (!first?.verdict) return count;
+  if (doubtful.length > 1) return `${count}; ${doubtful.length} of them do not open for everyone`;
+  return `${count}; ${links.length === 1 ? '' : 'one of them: '}${verdictText(first.verdict).toLowerCase()}`;
 }
 
 const SHORT: Record<Verdict, string> = {

@@ -1,4 +1,5 @@
 import type { Wants } from '../assignments/wants';
+import type { Verdict } from '../links/verdict';
 import type { LinkLook } from '../links/words';
 import type { BlobFacts } from '../materials/facts';
 import type { RoundState } from './custody';
@@ -36,6 +37,8 @@ export interface FilePiece extends AnyPiece {
   facts: BlobFacts | null;
   /** The version that the Shelf has now, where this piece is of an older one. */
   newer: number | null;
+  /** Where the document leads to, as it was last looked at; null before it was read. */
+  links: LinkInside[] | null;
 }
 
 export interface LinkPiece extends AnyPiece {
@@ -47,6 +50,15 @@ export interface LinkPiece extends AnyPiece {
   look: LinkLook | null;
   /** When a later look found another text there; null where none did. */
   changedAt: Moment | null;
+  /** When its address was last looked at, by whomever. */
+  seenAt: Moment | null;
+}
+
+/** An address that a document leads to, with what the latest look found there; null before the first one. */
+export interface LinkInside {
+  url: string;
+  verdict: Verdict | null;
+  at: Moment | null;
 }
 
 /** A file that is bound for a place and has not become a piece yet. */

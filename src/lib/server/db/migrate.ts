@@ -5,6 +5,7 @@ import * as courses from './migrations/0002-courses';
 import * as search from './migrations/0003-search';
 import * as pieceNotes from './migrations/0004-piece-notes';
 import * as gather from './migrations/0005-gather';
+import * as readings from './migrations/0006-readings';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -12,7 +13,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0002-courses', ...courses },
   { name: '0003-search', ...search },
   { name: '0004-piece-notes', ...pieceNotes },
-  { name: '0005-gather', ...gather }
+  { name: '0005-gather', ...gather },
+  { name: '0006-readings', ...readings }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -1,5 +1,6 @@
 import { Parser } from 'htmlparser2';
 import { readArchive } from '../blobs/archive';
+import { paragraphs } from '../reading/paragraphs';
 
 const MOST_PARTS = 200;
 const MOST_LINES = 400;
@@ -24,38 +25,13 @@ export async function officeOutline(path: string): Promise<{ parts: Part[]; more
           .sort(([a], [b]) => slideNo(a) - slideNo(b))
           .map(([name, xml]) => ({
             title: `Slide ${slideNo(name)}`,
-            lines: paragraphs(xml.toString('utf8'), 'a:p', 'a:t')
+            lines: paragraphs(xml.toString('utf8'), { paragraph: 'a:p', text: 'a:t' }, MOST_LINES)
           }));
   return { parts: parts.slice(0, MOST_PARTS), more: parts.length > MOST_PARTS };
 }
 
 const SLIDE = /^ppt\/slides\/slide\d+\.xml$/;
 const slideNo = (name: string) => Number(/(\d+)\.xml$/.exec(name)?.[1] ?? 0);
-
-/** Paragraphs by their tag, each with the text inside it. */
-function paragraphs(xml: string, paragraph: string, text: string): string[] {
-  const lines: string[] = [];
-  let line = '';
-  let reading = false;
-  const parser = new Parser(
-    {
-      onopentagname(name) {
-        if (name === paragraph) line = '';
-        if (name === text) reading = true;
-      },
-      ontext(said) {
-        if (reading) line += said;
-      },
-      onclosetag(name) {
-        if (name === text) reading = false;
-        if (name === paragraph && line.trim() !== '' && lines.length < MOST_LINES) lines.push(line.trim());
-      }
-    },
-    { xmlMode: true }
-  );
-  parser.end(xml);
-  return lines;
-}
 
 /** An OpenDocument file keeps all of its text in one place: slides and sheets are elements with a name. */
 function openDocument(xml: string): Part[] {

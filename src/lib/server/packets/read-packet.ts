@@ -2,8 +2,8 @@ import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
 import { BlobFacts } from '$core/materials/facts';
 import type { RoundState } from '$core/packets/custody';
-import type { MarkView, PieceView, RoundView } from '$core/packets/views';
-import { ms, select } from '../db/connection';
+import type { LinkInside, MarkView, PieceView, RoundView } from '$core/packets/views';
+import { jsonRows, ms, select } from '../db/connection';
 
 /** The pieces of the working packet, in the student's order. */
 export function readPieces(packetId: string): Promise<PieceView[]> {
@@ -56,10 +56,18 @@ const CHANGED = `(
   where n.url = p.url and n.looked_at > l.looked_at and n.text_sha256 is distinct from l.text_sha256
     and n.verdict <> 'not-now')`;
 
+/** Where a document leads to, with the latest look at each address. */
+const INSIDE = `case when d.sha256 is not null then ${jsonRows(`
+  select u.url, n.verdict, ${ms('n.looked_at')} as at from unnest(d.links) with ordinality u (url, no)
+  left join lateral (
+    select verdict, looked_at from link_looks where url = u.url order by looked_at desc limit 1) n on true
+  order by u.no`)} end as links`;
+
 const PIECE_COLUMNS = `p.id, p.deliverable_id as "deliverableId", p.kind, p.name, p.note, p.url, p.knowingly,
-  b.size::float8 as size, b.media_type as "mediaType", f.facts`;
+  b.size::float8 as size, b.media_type as "mediaType", f.facts, ${INSIDE},
+  (select ${ms('max(n.looked_at)')} from link_looks n where n.url = p.url) as "seenAt"`;
 const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_facts f on f.sha256 = p.sha256
-  left join link_looks l on l.id = p.look_id`;
+  left join blob_readings d on d.sha256 = p.sha256 left join link_looks l on l.id = p.look_id`;
 
 const WORKING_PIECES = `
   select ${PIECE_COLUMNS}, ${LOOK('null::float8')},
@@ -88,7 +96,8 @@ const PieceRow = z.discriminatedUnion('kind', [
     size: z.number(),
     mediaType: z.string(),
     facts: BlobFacts.nullable(),
-    newer: z.number().nullable()
+    newer: z.number().nullable(),
+    links: z.array(z.custom<LinkInside>()).nullable()
   }),
   z.object({
     ...Any,
@@ -96,7 +105,8 @@ const PieceRow = z.discriminatedUnion('kind', [
     url: z.string(),
     knowingly: z.boolean(),
     look: z.custom<LinkLook>().nullable(),
-    changedAt: z.number().nullable()
+    changedAt: z.number().nullable(),
+    seenAt: z.number().nullable()
   })
 ]);
 const RoundPieceRow = z.intersection(PieceRow, z.object({ round: z.number() }));

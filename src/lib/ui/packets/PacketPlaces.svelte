@@ -39,8 +39,7 @@
     const dropped = droppedIn(event.clipboardData);
     if (dropped.files.length === 0 && dropped.link === null) return;
     event.preventDefault();
-    const open = places.findIndex(({ id }) => !pieces.some(({ deliverableId }) => deliverableId === id));
-    const to = last ?? (places.length === 1 ? 0 : open >= 0 && places.length === 1 ? open : null);
+    const to = last ?? (places.length === 1 ? 0 : null);
     astray = to === null;
     if (to !== null) taking[to]?.take(dropped);
   }

@@ -8,6 +8,7 @@
   import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import LinkFound from '$ui/links/LinkFound.svelte';
+  import LinksInside from '$ui/links/LinksInside.svelte';
   import Peek from '$ui/materials/Peek.svelte';
   import ChangePiece from './ChangePiece.svelte';
 
@@ -108,6 +109,7 @@
       <button class="btn btn-sm">Take the newer one<span class="sr-only"> of {piece.name}</span></button>
     </form>
   {/if}
+  {#if piece.kind === 'file' && piece.links && piece.links.length > 0}<LinksInside links={piece.links} />{/if}
   {#if piece.kind === 'link'}<LinkFound {piece} {address} {editable} {elsewhere} />{/if}
   {#if shown === 'peek'}
     <div class="my-2">

@@ -93,7 +93,7 @@
                     >
                   {:else}
                     <button class="btn btn-sm" disabled={!scripted.yes} onclick={() => copy(entry)}
-                      >Copy to the Shelf<span class="sr-only">: {entry.name}</span></button
+                      >Copy to the Shelf<span class="sr-only"> {entry.name}</span></button
                     >
                   {/if}
                 </span>

@@ -35,7 +35,7 @@
     {#if whole}
       <form method="post" action="?/useAsArrived" use:act>
         <input type="hidden" name="uploadId" value={upload.id} />
-        <button class="btn btn-primary btn-sm">Put it in its place<span class="sr-only">: {upload.name}</span></button>
+        <button class="btn btn-primary btn-sm">Put it in its place<span class="sr-only"> {upload.name}</span></button>
       </form>
     {:else if scripted.yes}
       <input {id} type="file" class="peer sr-only" onchange={chosen} />
@@ -45,7 +45,7 @@
     {/if}
     <form method="post" action="?/discardUpload" use:act>
       <input type="hidden" name="uploadId" value={upload.id} />
-      <button class="btn btn-ghost btn-sm">Give it up<span class="sr-only">: {upload.name}</span></button>
+      <button class="btn btn-ghost btn-sm">Give it up<span class="sr-only"> {upload.name}</span></button>
     </form>
   </div>
   {#if other}<p class="text-sm font-medium text-error" role="alert">

@@ -20,6 +20,7 @@ import {
   withdrawDeclaration
 } from '$server/packets/change';
 import { declareSite, declaredSite, lookAgain } from '$server/links/links';
+import { tend } from '$server/links/tend';
 import { movePiece, notePiece, placePiece, renamePiece } from '$server/packets/arrange-pieces';
 import { removePiece } from '$server/packets/pieces';
 import { receiveFiles } from '$server/packets/receive-files';
@@ -49,6 +50,12 @@ export const load = async ({ locals, params, url }) => {
   ]);
   if (!packet.custody.opened) await openAssignment(person, { assignmentId: params.id });
   if (packet.unread) await noteResultSeen(person, params.id);
+  tend(packet.pieces, 'pieces', { people: [person.id] });
+  tend(
+    packet.rounds.flatMap(({ pieces }) => pieces),
+    'round_pieces',
+    { people: [person.id] }
+  );
   const deliverables = namedFor(person, assignment);
   const shown = { ...assignment, deliverables, packet, guidance, underWay, ownSite };
   return { view: 'student' as const, ...shown, key: randomUUID(), largestFile: config.maxFileBytes };

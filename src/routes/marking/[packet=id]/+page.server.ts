@@ -5,6 +5,7 @@ import { zod4 } from 'sveltekit-superforms/adapters';
 import { z } from 'zod';
 import { pointsText } from '$core/grades/points';
 import { markRefusalWords } from '$core/marking/words';
+import { tend } from '$server/links/tend';
 import { keepMark, lookAndSettle, openRound, returnRound } from '$server/marking/return-round';
 import { nextWaiting, readForMarking } from '$server/marking/queries';
 import { PointsText, WallClockText } from '../../shared/fields';
@@ -37,6 +38,11 @@ export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const view = await orNotFound(readForMarking(person, params.packet));
   if (view.standing !== null) await openRound(person, params.packet);
+  tend(
+    view.rounds.flatMap(({ pieces }) => pieces),
+    'round_pieces',
+    { people: [person.id] }
+  );
   const round = view.standing ?? view.rounds.find((r) => r.state === 'settled')?.no ?? null;
   const known = view.draft ?? view.marks.find((mark) => mark.round === round) ?? null;
   const form = await superValidate(

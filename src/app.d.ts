@@ -15,6 +15,10 @@ declare global {
       reader: Reader;
       theme: 'day' | 'night' | 'system';
     }
+    interface PageData {
+      /** Documents or links of this page are being looked at: what it shows will change soon. */
+      looking?: boolean;
+    }
   }
 }
 

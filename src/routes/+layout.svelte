@@ -16,6 +16,8 @@
   import { RunwayData } from './shared/runway-data.svelte';
 
   const { data, children } = $props();
+  /** Milliseconds between two readings of a page whose links are being looked at. */
+  const LOOKING = 1500;
   const runway = new RunwayData();
   rememberLists();
   setLook(lookAt);
@@ -35,11 +37,22 @@
   /** What changes elsewhere shows here: in another tab, at the teacher's, when a moment passes. */
   $effect(() => {
     if (!follows) return;
-    const page = keepCurrent(() => runway.read());
-    const leave = followLive(page.changed);
+    const current = keepCurrent(() => runway.read());
+    const leave = followLive(current.changed);
     return () => {
       leave();
-      page.stop();
+      current.stop();
+    };
+  });
+
+  /** Links are being looked at behind this page: it is read again until all of them were. */
+  $effect(() => {
+    if (!page.data.looking) return;
+    const again = keepCurrent(() => runway.read());
+    const timer = setTimeout(again.changed, LOOKING);
+    return () => {
+      clearTimeout(timer);
+      again.stop();
     };
   });
 

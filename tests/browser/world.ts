@@ -20,19 +20,34 @@ export interface World {
   window(options?: BrowserContextOptions): Promise<Page>;
   /** Runs SQL, for what no screen tells. */
   sql(text: string, values?: unknown[]): Promise<Array<Record<string, unknown>>>;
+  /** The server dies at once, in the middle of whatever it does. */
+  kill(): Promise<void>;
+  /** It is asked to stop, and says with which code it did. */
+  stop(): Promise<number | null>;
+  /** It comes back at the same address, with the data that it had. */
+  start(): Promise<void>;
+  /** Address of a page of the simulated site. */
+  site(path: string): string;
 }
 
 export const PASSWORD = 'low tide at noon';
 
-export const test = base.extend<{ world: World }>({
-  world: async ({ browser }, use) => {
+export const test = base.extend<{ world: World; settings: Record<string, string> }>({
+  /** The server's settings, where a journey needs others: `test.use({ settings: { … } })`. */
+  settings: [{}, { option: true }],
+  world: async ({ browser, settings }, use) => {
     const name = `journey_${randomUUID().replaceAll('-', '')}`;
     const database = await copyDatabase(name);
     const data = mkdtempSync(join(tmpdir(), 'vendro-journey-'));
     cpSync(process.env.VENDRO_TEST_BLOBS ?? '', data, { recursive: true });
-    const server = await startServer(database, data);
-    await use(worldOn(server.url, database, browser));
-    server.process.kill('SIGKILL');
+    const server = new Server(await freePort(), { ...settings, DATABASE_URL: database, VENDRO_DATA: data });
+    await server.start();
+    const errors: string[] = [];
+    await use(worldOn(server, database, browser, errors));
+    for (const context of browser.contexts()) await context.close();
+    await server.end('SIGKILL');
+    // A page whose scripts fail may look whole and do nothing.
+    expect(errors).toEqual([]);
     rmSync(data, { recursive: true, force: true });
   }
 });
@@ -77,8 +92,13 @@ export async function signIn(page: Page, url: string, handle: string): Promise<v
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }
 
-function worldOn(url: string, database: string, browser: Browser): World {
-  const window = async (options: BrowserContextOptions = {}) => (await browser.newContext(options)).newPage();
+function worldOn(server: Server, database: string, browser: Browser, errors: string[]): World {
+  const { url } = server;
+  const window = async (options: BrowserContextOptions = {}) => {
+    const context = await browser.newContext(options);
+    context.on('weberror', (error) => errors.push(error.error().message));
+    return context.newPage();
+  };
   return {
     url,
     window,
@@ -97,7 +117,11 @@ function worldOn(url: string, database: string, browser: Browser): World {
       await page.goto(url);
       return page;
     },
-    sql: (text, values = []) => query(database, text, values)
+    sql: (text, values = []) => query(database, text, values),
+    kill: async () => void (await server.end('SIGKILL')),
+    stop: () => server.end('SIGTERM'),
+    start: () => server.start(),
+    site: (path) => `http://127.0.0.1:${process.env.VENDRO_SITE_PORT}${path}`
   };
 }
 
@@ -123,34 +147,45 @@ async function copyDatabase(name: string): Promise<string> {
   return cluster.replace(/\/[^/]*$/, `/${name}`);
 }
 
-async function startServer(database: string, data: string): Promise<{ url: string; process: ChildProcess }> {
-  const port = await freePort();
-  const url = `http://127.0.0.1:${port}`;
-  const server = spawn(process.execPath, ['build/index.js'], {
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: {
-      ...process.env,
-      DATABASE_URL: database,
-      VENDRO_DATA: data,
-      VENDRO_NOW: NOW,
-      VENDRO_CLOCK: 'frozen',
-      VENDRO_TEST: '1',
-      VENDRO_MAX_FILE_MIB: '3',
-      VENDRO_LOG: 'error',
-      HOST: '127.0.0.1',
-      PORT: String(port),
-      ORIGIN: url,
-      BODY_SIZE_LIMIT: 'Infinity'
-    }
-  });
-  await expect
-    .poll(
-      () =>
-        fetch(`${url}/healthz`)
-          .then((r) => r.status)
-          .catch(() => 0),
-      { timeout: 20_000 }
-    )
-    .toBe(200);
-  return { url, process: server };
+class Server {
+  readonly url: string;
+  private process: ChildProcess | null = null;
+
+  constructor(
+    private port: number,
+    private settings: Record<string, string>
+  ) {
+    this.url = `http://127.0.0.1:${port}`;
+  }
+
+  async start(): Promise<void> {
+    this.process = spawn(process.execPath, ['build/index.js'], {
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: {
+        ...process.env,
+        VENDRO_NOW: NOW,
+        VENDRO_CLOCK: 'frozen',
+        VENDRO_TEST: '1',
+        VENDRO_MAX_FILE_MIB: '3',
+        VENDRO_LOG: 'error',
+        HOST: '127.0.0.1',
+        PORT: String(this.port),
+        ORIGIN: this.url,
+        BODY_SIZE_LIMIT: 'Infinity',
+        SHUTDOWN_TIMEOUT: '1',
+        ...this.settings
+      }
+    });
+    const healthy = async () => (await fetch(`${this.url}/healthz`).catch(() => null))?.status ?? 0;
+    await expect.poll(healthy, { timeout: 60_000 }).toBe(200);
+  }
+
+  /** Ends the process, and answers with which code it ended. */
+  async end(signal: NodeJS.Signals): Promise<number | null> {
+    const { process: ending } = this;
+    if (!ending || ending.exitCode !== null || ending.signalCode !== null) return ending?.exitCode ?? null;
+    const ended = new Promise<number | null>((resolve) => ending.once('exit', resolve));
+    ending.kill(signal);
+    return ended;
+  }
 }

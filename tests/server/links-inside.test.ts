@@ -81,7 +81,7 @@ const packetOf = async (assignmentId: string) =>
 /** As when its page is read, and read again once it heard that something has changed. */
 async function tendPieces(assignmentId: string) {
   for (let times = 0; times < 2; times++) {
-    tend((await packetOf(assignmentId)).pieces, 'pieces', { people: [school.ilse.id] });
+    tend((await packetOf(assignmentId)).pieces, 'pieces');
     await tended();
   }
   return (await packetOf(assignmentId)).pieces;
@@ -133,7 +133,7 @@ describe('links inside', () => {
     await submitPacket(school.ilse, { assignmentId, key: key() });
     const seen = async () => {
       for (let times = 0; times < 2; times++) {
-        tend((await packetOf(assignmentId)).rounds[0]?.pieces ?? [], 'round_pieces', {});
+        tend((await packetOf(assignmentId)).rounds[0]?.pieces ?? [], 'round_pieces');
         await tended();
       }
       const [piece] = (await packetOf(assignmentId)).rounds[0]?.pieces ?? [];

@@ -3,7 +3,6 @@ import type { PieceView } from '$core/packets/views';
 import { z } from 'zod';
 import { clock } from '../clock';
 import { select } from '../db/connection';
-import { announce, type Change } from '../live/announce';
 import { log } from '../log';
 import { isReadable, readDocument } from '../reading/read-document';
 import { lookAtLink } from './look';
@@ -13,36 +12,34 @@ const MOST_WAITING = 500;
 
 /**
  * Reads documents that were not read yet, and looks again at addresses whose latest look is old, behind the page that
- * shows these pieces; whoever has to know then hears that it has changed.
+ * shows these pieces.
  *
  * One thing at a time in this process. What is lost when it ends is asked for anew by the next page that shows it.
  *
  * @param from in which table the pieces lie
+ * @returns whether anything is still to come, so that the page should be read again in a while
  */
-export function tend(pieces: readonly PieceView[], from: 'pieces' | 'round_pieces', tell: Change): void {
+export function tend(pieces: readonly PieceView[], from: 'pieces' | 'round_pieces'): boolean {
   const now = clock.now();
-  const work = pieces.flatMap((piece) => duties(piece, from, now)).filter(({ key }) => !tried.has(key));
-  if (work.length === 0 || waiting + work.length > MOST_WAITING) return;
-  waiting += work.length;
-  for (const { key } of work) tried.set(key, now);
-  queue = queue
-    .then(() => all(work))
-    .then((news) => (news ? announce(tell) : undefined))
-    .catch((error: unknown) => log.warn({ err: error }, 'links could not be looked at'));
+  const work = pieces.flatMap((piece) => duties(piece, from, now)).filter(({ key }) => !failed.has(key));
+  const begin = work.filter(({ key }) => !waiting.has(key)).slice(0, MOST_WAITING - waiting.size);
+  for (const { key } of begin) waiting.add(key);
+  queue = begin.reduce((before, duty) => before.then(() => fulfil(duty)), queue);
+  return work.length > 0;
 }
 
 /** Ends when everything that was asked for until now is done. */
 export const tended = (): Promise<void> => queue;
 
 let queue: Promise<void> = Promise.resolve();
-let waiting = 0;
-/** What is waiting or under way, so that every page that is read does not ask for it once more. */
-const tried = new Map<string, number>();
+/** What is asked for and not done, so that every page that is read does not ask for it once more. */
+const waiting = new Set<string>();
+/** What this process could not do; it is left to the next one. */
+const failed = new Set<string>();
 
 interface Duty {
   key: string;
-  /** Answers whether there is anything to tell. */
-  work: () => Promise<boolean>;
+  work: () => Promise<unknown>;
 }
 
 function duties(piece: PieceView, from: 'pieces' | 'round_pieces', now: number): Duty[] {
@@ -51,36 +48,26 @@ function duties(piece: PieceView, from: 'pieces' | 'round_pieces', now: number):
   return piece.links.filter(({ verdict, at }) => isOld(verdict, at, now)).map(({ url }) => look(url));
 }
 
-const look = (url: string): Duty => ({
-  key: url,
-  work: async () => {
-    await lookAtLink(url);
-    return true;
-  }
-});
+const look = (url: string): Duty => ({ key: url, work: () => lookAtLink(url) });
 
-/** Reads a document; if it leads anywhere, the page that then shows it asks for a look at each address. */
-async function read(pieceId: string, from: 'pieces' | 'round_pieces'): Promise<boolean> {
+/** Where the document leads anywhere, the page that then shows it asks for a look at each address. */
+async function read(pieceId: string, from: 'pieces' | 'round_pieces'): Promise<void> {
   const [file] = await select(
     z.object({ name: z.string(), mediaType: z.string(), sha256: z.string() }),
     `select p.name, b.media_type as "mediaType", b.sha256 from ${from} p join blobs b on b.sha256 = p.sha256
      where p.id = $1`,
     [pieceId]
   );
-  return file !== undefined && (await readDocument(file)).links.length > 0;
+  if (file) await readDocument(file);
 }
 
-async function all(work: Duty[]): Promise<boolean> {
-  let news = false;
-  for (const { key, work: duty } of work) {
-    try {
-      news = (await duty()) || news;
-    } catch (error) {
-      log.info({ err: error, key }, 'a link or a document could not be looked at');
-    } finally {
-      waiting--;
-      tried.delete(key);
-    }
+async function fulfil({ key, work }: Duty): Promise<void> {
+  try {
+    await work();
+  } catch (error) {
+    failed.add(key);
+    log.warn({ err: error, key }, 'a link or a document could not be looked at');
+  } finally {
+    waiting.delete(key);
   }
-  return news;
 }

@@ -1,9 +1,8 @@
 <script lang="ts">
-  import { dragHandleZone, type DndEvent } from 'svelte-dnd-action';
   import { liesOn } from '$core/links/address';
   import type { PieceView } from '$core/packets/views';
+  import ArrangePieces from './ArrangePieces.svelte';
   import PieceRow from './PieceRow.svelte';
-  import { getPlacing } from './placing';
 
   interface Props {
     pieces: readonly PieceView[];
@@ -24,43 +23,10 @@
     places.length === 0 ? null : (places.find((place) => place.id === piece.deliverableId)?.title ?? 'Also');
   const elsewhere = (piece: PieceView) =>
     ownSite !== null && piece.kind === 'link' && !liesOn(piece.url, ownSite) ? ownSite : null;
-
-  const placing = getPlacing();
-  /** The order under the pointer while a piece is dragged; the page's own again once it is let go and written. */
-  let dragged = $state<PieceView[] | null>(null);
-  const shown = $derived(dragged ?? [...pieces]);
-
-  function consider({ detail }: CustomEvent<DndEvent<PieceView>>) {
-    dragged = detail.items;
-  }
-  async function finalize({ detail }: CustomEvent<DndEvent<PieceView>>) {
-    dragged = detail.items;
-    const index = detail.items.findIndex(({ id }) => id === detail.info.id);
-    if (index >= 0) await placing(detail.info.id, placeId, index);
-    dragged = null;
-  }
 </script>
 
 {#if editable}
-  <ul
-    class="min-h-2 divide-y divide-base-300"
-    use:dragHandleZone={{ items: shown, type: 'pieces', flipDurationMs: 0, dropTargetStyle: {}, zoneTabIndex: -1 }}
-    onconsider={consider}
-    onfinalize={finalize}
-  >
-    {#each shown as piece, i (piece.id)}
-      <PieceRow
-        {piece}
-        {from}
-        editable
-        {named}
-        place={null}
-        elsewhere={elsewhere(piece)}
-        first={i === 0}
-        last={i === shown.length - 1}
-      />
-    {/each}
-  </ul>
+  <ArrangePieces {pieces} {named} {placeId} {elsewhere} />
 {:else}
   <ul class="divide-y divide-base-300">
     {#each pieces as piece (piece.id)}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Pin, Plus } from '@lucide/svelte';
   import { inOrder, type ShelfFile, type ShelfFolder, type ShelfQuota } from '$core/shelf/views';
-  import { pieceRefusalWords, sizeText } from '$core/packets/piece-rules';
+  import { pieceRefusalWords } from '$core/packets/piece-rules';
   import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Field from '$ui/forms/Field.svelte';
@@ -187,7 +187,7 @@
         </ul>
       {/if}
       {#if older}<p class="mt-3"><a class="btn btn-sm" href={older}>Older files</a></p>{/if}
-      <p class="sr-only" role="status">{files.length} files shown, {sizeText(quota.used)} in all</p>
+      <p class="sr-only" role="status">{files.length === 1 ? '1 file' : `${files.length} files`} shown</p>
     </section>
   </div>
 </div>

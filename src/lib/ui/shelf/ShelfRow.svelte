@@ -61,8 +61,8 @@
       <form method="post" action="?/restore" use:act>
         <input type="hidden" name="fileId" value={file.id} />
         <button class="btn btn-ghost btn-sm">
-          <RotateCcw size={18} strokeWidth={1.75} aria-hidden="true" /> Put it back<span class="sr-only"
-            >: {file.name}</span
+          <RotateCcw size={18} strokeWidth={1.75} aria-hidden="true" /> Put it back<span class="sr-only">
+            {file.name}</span
           >
         </button>
       </form>

@@ -50,14 +50,11 @@ export const load = async ({ locals, params, url }) => {
   ]);
   if (!packet.custody.opened) await openAssignment(person, { assignmentId: params.id });
   if (packet.unread) await noteResultSeen(person, params.id);
-  tend(packet.pieces, 'pieces', { people: [person.id] });
-  tend(
-    packet.rounds.flatMap(({ pieces }) => pieces),
-    'round_pieces',
-    { people: [person.id] }
-  );
+  const submitted = packet.rounds.flatMap(({ pieces }) => pieces);
+  // Both are asked, whatever the first one answers.
+  const looking = [tend(packet.pieces, 'pieces'), tend(submitted, 'round_pieces')].includes(true);
   const deliverables = namedFor(person, assignment);
-  const shown = { ...assignment, deliverables, packet, guidance, underWay, ownSite };
+  const shown = { ...assignment, deliverables, packet, guidance, underWay, ownSite, looking };
   return { view: 'student' as const, ...shown, key: randomUUID(), largestFile: config.maxFileBytes };
 };
 

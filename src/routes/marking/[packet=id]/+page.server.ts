@@ -38,10 +38,9 @@ export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const view = await orNotFound(readForMarking(person, params.packet));
   if (view.standing !== null) await openRound(person, params.packet);
-  tend(
+  const looking = tend(
     view.rounds.flatMap(({ pieces }) => pieces),
-    'round_pieces',
-    { people: [person.id] }
+    'round_pieces'
   );
   const round = view.standing ?? view.rounds.find((r) => r.state === 'settled')?.no ?? null;
   const known = view.draft ?? view.marks.find((mark) => mark.round === round) ?? null;
@@ -56,7 +55,7 @@ export const load = async ({ locals, params, url }) => {
     zod4(MarkForm),
     { errors: false }
   );
-  return { view, form, round, next: await nextWaiting(person, params.packet) };
+  return { view, form, round, looking, next: await nextWaiting(person, params.packet) };
 };
 
 type Judge = (

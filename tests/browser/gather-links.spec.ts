@@ -1,0 +1,89 @@
+import { place } from './gathering';
+import { expect, expectAccessible, file, openFromList, test } from './world';
+
+const DOUBTFUL: Array<[path: string, says: string]> = [
+  ['/club/lab-book', 'Asks to sign in'],
+  ['/notebooks/ilse/storm-week', 'Not published'],
+  ['/no-such-page', 'Not found'],
+  ['/gallery/2025', 'A front page'],
+  ['/notebooks/ilse/tide-gauge/edit', 'An editing address'],
+  ['/under-repair', 'Could not be reached now'],
+  ['/inwards', 'Opens only inside a network']
+];
+
+test('every kind of page is told apart before the link is added; a doubtful one is kept only knowingly', async ({
+  world
+}) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
+  const also = place(ilse, 'Also');
+  await also.getByRole('button', { name: 'A link into Also' }).click();
+  for (const [path, says] of DOUBTFUL) {
+    await also.getByRole('textbox', { name: /^Address\s*As/ }).fill(world.site(path));
+    await also.getByRole('button', { name: 'Look and add to Also' }).click();
+    await expect(also.getByRole('alert')).toContainText(says);
+  }
+  await expectAccessible(ilse);
+  await also.getByRole('button', { name: 'Add it all the same' }).click();
+  await expect(also).toContainText('Kept knowingly.');
+
+  await also.getByRole('button', { name: 'A link into Also' }).click();
+  await also.getByRole('textbox', { name: /^Address\s*As/ }).fill(world.site('/notebooks/own-tab'));
+  await also.getByLabel('Title').fill('My notebook');
+  await also.getByRole('button', { name: 'Look and add to Also' }).click();
+  await expect(also.getByRole('link', { name: 'My notebook' })).toBeVisible();
+  await expect(also).toContainText('Opens in a tab of its own');
+  await also.getByRole('button', { name: 'A link into Also' }).click();
+  await also.getByRole('textbox', { name: /^Address\s*As/ }).fill('not an address');
+  await also.getByRole('button', { name: 'Look and add to Also' }).click();
+  await expect(also.getByRole('alert')).toContainText('That is no web address');
+});
+
+test('links inside a document are looked at like any other', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
+  const also = place(ilse, 'Also');
+  const notes = `[mine](${world.site('/notebooks/own-tab')}), then ${world.site('/club/lab-book')}.`;
+  await ilse.getByLabel('Add files to Also').setInputFiles(file('notes.md', notes));
+  const inside = also.getByText('2 links inside; one of them: asks to sign in');
+  await inside.click();
+  await expect(also.getByRole('link', { name: /lab-book/ })).toBeVisible();
+  await expectAccessible(ilse);
+});
+
+test('work on a site of one’s own: the link is held against the site that was declared', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Published notebook');
+  const notebook = place(ilse, 'Notebook');
+  await expect(notebook).not.toContainText('does not lie on the site');
+  await notebook.getByRole('button', { name: /^Remove/ }).click();
+  await notebook.getByRole('button', { name: 'A link into Notebook' }).click();
+  await notebook.getByRole('textbox', { name: /^Address\s*As/ }).fill(world.site('/notebooks/teodor/tide-gauge'));
+  await notebook.getByRole('button', { name: 'Look and add to Notebook' }).click();
+  await expect(notebook).toContainText('does not lie on the site that you declared as yours');
+});
+
+test('when a page changes after the submit, both sides are told, and what was there is kept', async ({ world }) => {
+  const says = (text: string) => fetch(world.site('/notebooks/changing'), { method: 'PUT', body: text });
+  await says('The gauge read 214 cm at noon.');
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
+  const also = place(ilse, 'Also');
+  await also.getByRole('button', { name: 'A link into Also' }).click();
+  await also.getByRole('textbox', { name: /^Address\s*As/ }).fill(world.site('/notebooks/changing'));
+  await also.getByRole('button', { name: 'Look and add to Also' }).click();
+  await expect(also.getByRole('link', { name: 'Gauge book' })).toBeVisible();
+  await ilse.getByRole('button', { name: /^Submit round 1/ }).click();
+  await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
+
+  await says('The gauge read 99 cm at noon.');
+  await world.at('2027-03-11T09:00:00Z');
+  await ilse.reload();
+  const changed = 'The page says something else since';
+  await expect(ilse.getByRole('main').getByText(changed).first()).toBeVisible();
+  const odile = await world.as('odile');
+  await openFromList(odile, 'Ilse Varga.*Field report');
+  await expect(odile.getByRole('main').getByText(changed)).toBeVisible();
+  await odile.getByRole('button', { name: 'Look at Gauge book here' }).click();
+  await expect(odile.getByRole('main')).toContainText('The gauge read 214 cm at noon.');
+});

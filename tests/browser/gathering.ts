@@ -1,0 +1,58 @@
+import type { Locator, Page } from '@playwright/test';
+import sharp from 'sharp';
+
+/** A photograph as a camera makes one (JPEG), or a picture of a screen (PNG), each unlike the others. */
+export async function photograph(name: string, side = 240, noise = false) {
+  const pixels = Buffer.alloc(side * side * 3, name.length * 13);
+  if (noise) for (let i = 0; i < pixels.length; i++) pixels[i] = (i * 2654435761) >>> 24;
+  pixels.write(name);
+  const drawn = sharp(pixels, { raw: { width: side, height: side, channels: 3 } });
+  if (name.endsWith('.png')) return { name, mimeType: 'image/png', buffer: await drawn.png().toBuffer() };
+  return { name, mimeType: 'image/jpeg', buffer: await drawn.jpeg({ quality: noise ? 98 : 80 }).toBuffer() };
+}
+
+/** Drags files, or an address, onto something and lets go. */
+export async function drop(onto: Locator, what: { files?: Upload[]; address?: string }): Promise<void> {
+  const dataTransfer = await transfer(onto.page(), what);
+  for (const type of ['dragenter', 'dragover', 'drop']) await onto.dispatchEvent(type, { dataTransfer });
+}
+
+/** Pastes files, or an address, where the pointer is. */
+export async function paste(page: Page, what: { files?: Upload[]; address?: string }): Promise<void> {
+  const clipboardData = await transfer(page, what);
+  await page.evaluate(
+    (data) => document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true })),
+    clipboardData
+  );
+}
+
+/** One place of the packet. */
+export const place = (page: Page, title: string): Locator =>
+  page
+    .locator('#packet')
+    .getByRole('listitem')
+    .filter({ has: page.getByRole('heading', { name: title, exact: true }) });
+
+/** What lies in a place, by name. */
+export const piecesIn = (page: Page, title: string) =>
+  place(page, title).getByRole('listitem').getByRole('link').filter({ hasNotText: /^Look/ });
+
+interface Upload {
+  name: string;
+  mimeType: string;
+  buffer: Buffer;
+}
+
+function transfer(page: Page, { files = [], address }: { files?: Upload[]; address?: string }) {
+  const sent = files.map(({ name, mimeType, buffer }) => ({ name, mimeType, bytes: buffer.toString('base64') }));
+  return page.evaluateHandle(
+    ([all, uri]) => {
+      const data = new DataTransfer();
+      for (const { name, mimeType, bytes } of all)
+        data.items.add(new File([Uint8Array.from(atob(bytes), (c) => c.charCodeAt(0))], name, { type: mimeType }));
+      if (uri) data.setData('text/uri-list', uri);
+      return data;
+    },
+    [sent, address ?? null] as const
+  );
+}

@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { openSession } from '../src/lib/server/auth/sessions';
 import { createAssignment } from '../src/lib/server/assignments/create-assignment';
 import { createCourse, enrol } from '../src/lib/server/courses/create-course';
-import { database } from '../src/lib/server/db/connection';
+import { database, execute } from '../src/lib/server/db/connection';
 import { createPerson } from '../src/lib/server/people/create-person';
 
 /**
- * `fill.command.ts COUNT`: a student with so many open assignments, and their teacher.
+ * `fill.command.ts COUNT`: a student with so many open assignments and ten times as many files, and their teacher.
  *
  * Prints JSON: the tokens of both, one assignment's id and the course's address.
  */
@@ -46,6 +46,21 @@ for (let i = 0; i < count; i++) {
   });
   assignment = made.id;
 }
+/** Ten files on the Shelf for each assignment, in a folder for each hundred. */
+await execute(
+  `with blob as (
+     insert into blobs (sha256, size, media_type, stored_at) values (repeat('0', 64), 7, 'text/plain', now())
+     on conflict (sha256) do update set size = excluded.size returning sha256),
+   folders as (
+     insert into shelf_folders (owner_id, name, created_at)
+     select $1, 'Folder ' || n, now() from generate_series(1, $2 / 10 + 1) n
+     returning id, row_number() over () as no)
+   insert into shelf_files (owner_id, folder_id, name, came, sha256, added_at, changed_at)
+   select $1, (select id from folders f where f.no = n / 100 + 1), 'station-' || n || '.txt', 'upload', blob.sha256,
+     now() - n * interval '1 minute', now() - n * interval '1 minute'
+   from blob, generate_series(1, $2 * 10) n`,
+  [student.id, count]
+);
 const open = async (id: string) => (await openSession(id, 'bench')).token;
 const tokens = { student: await open(student.id), teacher: await open(teacher.id) };
 process.stdout.write(JSON.stringify({ ...tokens, assignment, course: `bench-${count}` }));

@@ -6,12 +6,14 @@ import { queriesPerPage } from './queries-per-page';
 import { onStage, type Result, type Stage } from './stage';
 import { search200k } from './search-200k';
 import { store1gib } from './store-1gib';
+import { upload1gib } from './upload-1gib';
 
 /** Every benchmark by its name. A new one is one file and one line here. */
 const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'desk-rps': deskRps,
   'queries-per-page': queriesPerPage,
   'store-1gib': store1gib,
+  'upload-1gib': upload1gib,
   'desk-js': deskJs,
   'long-lists': longLists,
   'search-200k': search200k

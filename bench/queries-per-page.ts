@@ -5,8 +5,8 @@ import type { Result, Stage } from './stage';
 const MOST = 12;
 
 /**
- * The most queries that any page makes, and that it is the same at 10 and at 1,000 assignments. Counted by PostgreSQL
- * itself.
+ * The most queries that any page makes, and that it is the same at 10 and at 1,000 assignments, with ten times as many
+ * files on the Shelf. Counted by PostgreSQL itself.
  */
 export async function queriesPerPage(stage: Stage): Promise<Result[]> {
   const few = await countFor(stage, 10);
@@ -24,7 +24,7 @@ export async function queriesPerPage(stage: Stage): Promise<Result[]> {
       unit: 'queries',
       bound: 0,
       direction: 'max',
-      floor: 'from 10 to 1,000 assignments'
+      floor: 'from 10 to 1,000 assignments, from 100 to 10,000 files on the Shelf'
     }
   ];
 }
@@ -48,6 +48,8 @@ async function countFor(stage: Stage, assignments: number): Promise<Array<{ page
     { page: '/assignments/…/edit', path: `/assignments/${filled.assignment}/edit`, token: filled.teacher },
     { page: '/search', path: '/search?q=station', token: filled.student },
     { page: '/runway', token: filled.student },
+    { page: '/shelf', token: filled.student },
+    { page: '/shelf/files', path: '/shelf/files?q=station', token: filled.student },
     { page: '/marking', token: filled.teacher },
     { page: '/assignments/… (class)', path: `/assignments/${filled.assignment}`, token: filled.teacher }
   ];

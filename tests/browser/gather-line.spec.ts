@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto';
 import { closeSync, mkdtempSync, openSync, rmSync, writeSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { Page } from '@playwright/test';
+import type { Locator } from '@playwright/test';
 import { piecesIn, place } from './gathering';
 import { expect, openFromList, test } from './world';
 
@@ -25,49 +25,31 @@ function recording(name: string, megabytes: number): { path: string; sha256: str
   return { path, sha256: hash.digest('hex') };
 }
 
-/** A line that lets so many megabytes out each second. */
-async function slowLine(page: Page, perSecond: number) {
-  const line = await page.context().newCDPSession(page);
-  await line.send('Network.enable');
-  const limits = { latency: 0, downloadThroughput: -1, uploadThroughput: perSecond * MEGABYTE };
-  const set = (offline: boolean) => line.send('Network.emulateNetworkConditions', { offline, ...limits });
-  await set(false);
-  return { cut: () => set(true), mend: () => set(false) };
-}
+/** How far a file on its way is, in percent, as its row says. */
+const percent = async (row: Locator) => Number(/(\d+) %/.exec(await row.innerText())?.[1] ?? 0);
 
 test.describe('a long recording on a bad line', () => {
-  test.use({ settings: { VENDRO_MAX_FILE_MIB: '300' } });
+  test.use({ settings: { VENDRO_MAX_FILE_MIB: '300' }, upPerSecond: 16 * MEGABYTE });
 
   test('200 MB go on where they stopped when the line is cut and when the server dies', async ({ world }) => {
     test.setTimeout(300_000);
     const { path, sha256 } = recording('harbour-bell.bin', 200);
     const ilse = await world.as('ilse');
     await openFromList(ilse, 'Field report, rock pools');
-    const line = await slowLine(ilse, 16);
     /** Where each stretch of bytes began, as the browser sent it. */
     const began: number[] = [];
     ilse.on('request', (request) => {
       if (request.method() === 'PATCH') began.push(Number(request.headers()['upload-offset']));
     });
-    const arrived = async () => {
-      const [row] = await world.sql('select id from uploads where answer is null');
-      if (!row) return 0;
-      const answer = await ilse.request.head(`${world.url}/uploads/${String(row.id)}`, {
-        headers: { 'tus-resumable': '1.0.0' }
-      });
-      return Number(answer.headers()['upload-offset'] ?? 0);
-    };
     const moving = place(ilse, 'Also').getByRole('listitem', { name: 'harbour-bell.bin, on its way' });
 
     await ilse.getByLabel('Add files to Also').setInputFiles(path);
-    await expect.poll(async () => Number(/(\d+) %/.exec(await moving.innerText())?.[1] ?? 0)).toBeGreaterThan(15);
-    await line.cut();
+    await expect.poll(() => percent(moving)).toBeGreaterThan(15);
+    world.line?.cut();
     await expect(moving).toContainText('The connection is lost');
-    const first = await arrived();
-    expect(first).toBeGreaterThan(10 * MEGABYTE);
-    await line.mend();
+    world.line?.mend();
     await expect.poll(() => began.length).toBeGreaterThan(1);
-    await expect.poll(async () => Number(/(\d+) %/.exec(await moving.innerText())?.[1] ?? 0)).toBeGreaterThan(45);
+    await expect.poll(() => percent(moving)).toBeGreaterThan(45);
 
     await world.kill();
     await expect(moving).toContainText('The connection is lost');
@@ -75,9 +57,11 @@ test.describe('a long recording on a bad line', () => {
     await expect(piecesIn(ilse, 'Also')).toHaveText(['harbour-bell.bin'], { timeout: 120_000 });
 
     // The first stretch began at nothing, the others where the one before had stopped: no part was sent again.
-    expect(began[0]).toBe(0);
-    expect(began.slice(1).every((offset) => offset >= first)).toBe(true);
-    expect(Math.max(...began)).toBeGreaterThan(60 * MEGABYTE);
+    const [first = -1, second = 0, ...later] = began;
+    expect(first).toBe(0);
+    expect(second).toBeGreaterThan(20 * MEGABYTE);
+    expect(later.length).toBeGreaterThan(0);
+    expect(Math.min(...later)).toBeGreaterThan(60 * MEGABYTE);
     const [piece] = await world.sql("select sha256 from pieces where name = 'harbour-bell.bin'");
     expect(piece).toEqual({ sha256 });
   });
@@ -86,11 +70,10 @@ test.describe('a long recording on a bad line', () => {
     const { path } = recording('reading-aloud.bin', 70);
     const ilse = await world.as('ilse');
     await openFromList(ilse, 'Field report, rock pools');
-    await slowLine(ilse, 8);
     const also = place(ilse, 'Also');
     await ilse.getByLabel('Add files to Also').setInputFiles(path);
     const moving = also.getByRole('listitem', { name: 'reading-aloud.bin, on its way' });
-    await expect.poll(async () => Number(/(\d+) %/.exec(await moving.innerText())?.[1] ?? 0)).toBeGreaterThan(20);
+    await expect.poll(() => percent(moving)).toBeGreaterThan(20);
     await also.getByRole('button', { name: 'Pause reading-aloud.bin' }).click();
     await expect(moving).toContainText('What has arrived is kept');
     // Uploading is not attaching: what would be submitted does not hold it, and the page says so.
@@ -107,7 +90,7 @@ test.describe('a long recording on a bad line', () => {
     later.on('request', (request) => {
       if (request.method() === 'PATCH') began.push(Number(request.headers()['upload-offset']));
     });
-    await left.getByLabel('Choose it again to go on with reading-aloud.bin').setInputFiles(path);
+    await left.getByLabel(/^Choose it again/).setInputFiles(path);
     await expect(piecesIn(later, 'Also')).toHaveText(['reading-aloud.bin'], { timeout: 60_000 });
     expect(began[0]).toBeGreaterThan(5 * MEGABYTE);
   });

@@ -8,6 +8,7 @@ import { test as base, expect, type Browser, type BrowserContextOptions, type Pa
 import pg from 'pg';
 import { freePort } from '../../scripts/lib/ports.mjs';
 import { NOW } from './global-setup';
+import { openLine, type Line } from './line';
 
 /** A school of one's own: a server on a copy of the demo world, with a clock that the test moves. */
 export interface World {
@@ -26,25 +27,33 @@ export interface World {
   stop(): Promise<number | null>;
   /** It comes back at the same address, with the data that it had. */
   start(): Promise<void>;
+  /** The slow line to the server, where the journey has one (`upPerSecond`). */
+  line: Line | null;
   /** Address of a page of the simulated site. */
   site(path: string): string;
 }
 
 export const PASSWORD = 'low tide at noon';
 
-export const test = base.extend<{ world: World; settings: Record<string, string> }>({
+export const test = base.extend<{ world: World; settings: Record<string, string>; upPerSecond: number | null }>({
+  /** Bytes that go up the line each second, where a journey has a slow one. */
+  upPerSecond: [null, { option: true }],
   /** The server's settings, where a journey needs others: `test.use({ settings: { … } })`. */
   settings: [{}, { option: true }],
-  world: async ({ browser, settings }, use) => {
+  world: async ({ browser, settings, upPerSecond }, use) => {
+    // What the journey before has left open; it stayed so until its report was written.
+    for (const context of browser.contexts()) await context.close();
     const name = `journey_${randomUUID().replaceAll('-', '')}`;
     const database = await copyDatabase(name);
     const data = mkdtempSync(join(tmpdir(), 'vendro-journey-'));
     cpSync(process.env.VENDRO_TEST_BLOBS ?? '', data, { recursive: true });
     const server = new Server(await freePort(), { ...settings, DATABASE_URL: database, VENDRO_DATA: data });
+    const line =
+      upPerSecond === null ? null : await openLine(server.behind(await freePort()), server.port, upPerSecond);
     await server.start();
     const errors: string[] = [];
-    await use(worldOn(server, database, browser, errors));
-    for (const context of browser.contexts()) await context.close();
+    await use(worldOn(server, database, browser, errors, line));
+    line?.close();
     await server.end('SIGKILL');
     // A page whose scripts fail may look whole and do nothing.
     expect(errors).toEqual([]);
@@ -92,7 +101,7 @@ export async function signIn(page: Page, url: string, handle: string): Promise<v
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }
 
-function worldOn(server: Server, database: string, browser: Browser, errors: string[]): World {
+function worldOn(server: Server, database: string, browser: Browser, errors: string[], line: Line | null): World {
   const { url } = server;
   const window = async (options: BrowserContextOptions = {}) => {
     const context = await browser.newContext(options);
@@ -121,13 +130,14 @@ function worldOn(server: Server, database: string, browser: Browser, errors: str
     kill: async () => void (await server.end('SIGKILL')),
     stop: () => server.end('SIGTERM'),
     start: () => server.start(),
+    line,
     site: (path) => `http://127.0.0.1:${process.env.VENDRO_SITE_PORT}${path}`
   };
 }
 
 const OPEN_SESSION = `
   insert into sessions (token_hash, person_id, created_at, seen_at, expires_at)
-  select $1, id, $2, $2, $2::timestamptz + interval '30 days' from people where handle = $3`;
+  select $1, id, $2, $2, $2::timestamptz + interval '5 years' from people where handle = $3`;
 
 async function query(database: string, text: string, values: unknown[]): Promise<Array<Record<string, unknown>>> {
   const client = new pg.Client({ connectionString: database });
@@ -148,14 +158,21 @@ async function copyDatabase(name: string): Promise<string> {
 }
 
 class Server {
-  readonly url: string;
+  /** Where browsers find it. */
+  url: string;
   private process: ChildProcess | null = null;
 
   constructor(
-    private port: number,
+    readonly port: number,
     private settings: Record<string, string>
   ) {
     this.url = `http://127.0.0.1:${port}`;
+  }
+
+  /** Browsers find it at another port, from which something leads to its own. */
+  behind(port: number): number {
+    this.url = `http://127.0.0.1:${port}`;
+    return port;
   }
 
   async start(): Promise<void> {

@@ -15,6 +15,7 @@
   import FirstTime from '$ui/shell/FirstTime.svelte';
   import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
   import RubricTable from '$ui/rubric/RubricTable.svelte';
+  import { getUploads } from '$ui/uploads/uploads.svelte';
   import Ask from './Ask.svelte';
   import Facts from './Facts.svelte';
   import MustDoList from './MustDoList.svelte';
@@ -64,6 +65,8 @@
   const { custody, holding, pieces, rounds, marks, now } = $derived(packet);
   const editable = $derived(allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
   const full = $derived(fullness(deliverables, pieces));
+  const uploads = getUploads();
+  const coming = $derived(uploads.boundFor(facts.assignmentId, underWay));
   const declared = $derived(custody.terms.settles === 'declared');
   const parts = $derived([
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
@@ -208,4 +211,4 @@
     </div>
   </div>
 </div>
-<FootBar {custody} {holding} {deliverables} {pieces} {underWay} courseZone={facts.zone} {zone} {now} {formKey} />
+<FootBar {custody} {holding} {deliverables} {pieces} {coming} courseZone={facts.zone} {zone} {now} {formKey} />

@@ -1,8 +1,9 @@
 <script lang="ts">
   import type { AssignmentDraft } from '$core/assignments/draft';
-  import { wantsWords, type Range, type Wants } from '$core/assignments/wants';
+  import { wantsWords, type Wants } from '$core/assignments/wants';
   import Field from '$ui/forms/Field.svelte';
   import RowTools from './RowTools.svelte';
+  import WantsEditor from './WantsEditor.svelte';
 
   interface Props {
     deliverables: AssignmentDraft['deliverables'];
@@ -12,27 +13,6 @@
   }
   /** What the brief asks for, one place of the packet each, with what each has to be. */
   let { deliverables = $bindable(), fresh, problems }: Props = $props();
-
-  const RANGES = [
-    ['howMany', 'Pieces'],
-    ['words', 'Words'],
-    ['pages', 'Pages'],
-    ['seconds', 'Seconds of recording']
-  ] as const;
-
-  function setRange(wants: Wants, name: (typeof RANGES)[number][0], end: keyof Range, text: string) {
-    const range: Range = { ...wants[name], [end]: text === '' ? undefined : Number(text) };
-    wants[name] = range.from === undefined && range.to === undefined ? undefined : range;
-  }
-
-  function setTypes(wants: Wants, text: string) {
-    const types = text
-      .toLowerCase()
-      .split(/[^a-z0-9]+/)
-      .filter((type) => type !== '');
-    if (types.length === 0) delete wants.types;
-    else wants.types = types;
-  }
 </script>
 
 <fieldset class="grid gap-4 rounded border border-base-300 p-4">
@@ -55,45 +35,7 @@
             ? `It has to be: ${wantsWords(place.wants).join('; ')}`
             : 'What it has to be'}
         </summary>
-        <div class="mt-2 grid gap-3 sm:grid-cols-2">
-          <Field label="Types" about="Such as pdf docx" problem={problems[`deliverables.${i}.wants.types`]}>
-            <input
-              class="input w-full"
-              value={place.wants.types?.join(' ') ?? ''}
-              onchange={(event) => setTypes(place.wants, event.currentTarget.value)}
-            />
-          </Field>
-          <Field label="Named" about={'Such as {surname}, {title}'}>
-            <input
-              class="input w-full"
-              value={place.wants.naming ?? ''}
-              maxlength="120"
-              onchange={(event) => (place.wants.naming = event.currentTarget.value.trim() || undefined)}
-            />
-          </Field>
-          {#each RANGES as [name, label] (name)}
-            <div class="flex items-end gap-2">
-              <Field {label} about="from">
-                <input
-                  class="input w-24"
-                  type="number"
-                  min="0"
-                  value={place.wants[name]?.from ?? ''}
-                  onchange={(event) => setRange(place.wants, name, 'from', event.currentTarget.value)}
-                />
-              </Field>
-              <Field label="to"
-                ><input
-                  class="input w-24"
-                  type="number"
-                  min="0"
-                  value={place.wants[name]?.to ?? ''}
-                  onchange={(event) => setRange(place.wants, name, 'to', event.currentTarget.value)}
-                /></Field
-              >
-            </div>
-          {/each}
-        </div>
+        <WantsEditor bind:wants={place.wants} problem={problems[`deliverables.${i}.wants.types`]} />
       </details>
     </div>
   {/each}

@@ -52,8 +52,8 @@
       {/if}
       {#if look.finalUrl}<p class="wrap-anywhere opacity-80">It leads to {addressText(look.finalUrl)}</p>{/if}
       {#if !fine}<p class="font-medium">
-          {verdictWords(look.verdict)}{#if piece.knowingly}
-            Kept knowingly.{/if}
+          {verdictWords(look.verdict)}
+          {piece.knowingly ? 'Kept knowingly.' : ''}
         </p>{/if}
     {/if}
     {#if elsewhere}<p class="font-medium">

@@ -4,7 +4,7 @@
   import { roundsLeft, standingRound, type Custody, type Holding } from '$core/packets/custody';
   import { costNow, timeToDue } from '$core/packets/due';
   import { fullness, fullnessWords, piecesText } from '$core/packets/places';
-  import type { DeliverableView, PieceView, UnderWay } from '$core/packets/views';
+  import type { DeliverableView, PieceView } from '$core/packets/views';
   import { refusalWords } from '$core/packets/words';
   import { absolute, span, toTheSecond } from '$core/time/words';
   import Baton from './Baton.svelte';
@@ -14,14 +14,14 @@
     holding: Holding;
     deliverables: readonly DeliverableView[];
     pieces: readonly PieceView[];
-    /** Files bound for this packet that have not become pieces yet. */
-    underWay: readonly UnderWay[];
+    /** How many files are bound for this packet and have not become pieces yet. */
+    coming: number;
     courseZone: string;
     zone: string;
     now: number;
     formKey: string;
   }
-  const { custody, holding, deliverables, pieces, underWay, courseZone, zone, now, formKey }: Props = $props();
+  const { custody, holding, deliverables, pieces, coming, courseZone, zone, now, formKey }: Props = $props();
 
   const terms = $derived(custody.terms);
   const declared = $derived(terms.settles === 'declared');
@@ -59,11 +59,11 @@
       {#if received}<p class="figures">{received}</p>{/if}
       {#if working && !declared}
         {#if full}<p>{full}</p>{/if}
-        {#if underWay.length > 0}
+        {#if coming > 0}
           <p class="font-semibold">
-            {underWay.length === 1
+            {coming === 1
               ? '1 file is still on its way: a round submitted now goes without it'
-              : `${underWay.length} files are still on their way: a round submitted now goes without them`}
+              : `${coming} files are still on their way: a round submitted now goes without them`}
           </p>
         {/if}
         <p class={timely.tone === 'overdue' ? 'font-semibold text-error' : ''}>

@@ -63,37 +63,39 @@
       >
     {/if}
     {#if place}<span class="text-sm opacity-80">{place}</span>{/if}
-    <span class="figures ml-auto text-sm whitespace-nowrap opacity-80"
-      >{#if piece.kind === 'file'}{sizeText(piece.size)}{/if}</span
-    >
-    <button
-      class="btn btn-square btn-ghost btn-sm"
-      aria-label="Look at {piece.name} here"
-      title="Look at it here"
-      aria-expanded={shown === 'peek'}
-      disabled={!scripted.yes}
-      onclick={() => toggle('peek')}
-    >
-      <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
-    </button>
-    {#if editable}
+    <span class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
+      <span class="figures text-sm whitespace-nowrap opacity-80"
+        >{#if piece.kind === 'file'}{sizeText(piece.size)}{/if}</span
+      >
       <button
         class="btn btn-square btn-ghost btn-sm"
-        aria-label="Rename or move {piece.name}"
-        title="Rename it, move it, write a word beside it"
-        aria-expanded={shown === 'change'}
+        aria-label="Look at {piece.name} here"
+        title="Look at it here"
+        aria-expanded={shown === 'peek'}
         disabled={!scripted.yes}
-        onclick={() => toggle('change')}
+        onclick={() => toggle('peek')}
       >
-        <Pencil size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
       </button>
-      <form method="post" action="?/removePiece" use:act>
-        <input type="hidden" name="pieceId" value={piece.id} />
-        <button class="btn btn-square btn-ghost btn-sm" aria-label="Remove {piece.name}" title="Remove {piece.name}">
-          <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" />
+      {#if editable}
+        <button
+          class="btn btn-square btn-ghost btn-sm"
+          aria-label="Rename or move {piece.name}"
+          title="Rename it, move it, write a word beside it"
+          aria-expanded={shown === 'change'}
+          disabled={!scripted.yes}
+          onclick={() => toggle('change')}
+        >
+          <Pencil size={18} strokeWidth={1.75} aria-hidden="true" />
         </button>
-      </form>
-    {/if}
+        <form method="post" action="?/removePiece" use:act>
+          <input type="hidden" name="pieceId" value={piece.id} />
+          <button class="btn btn-square btn-ghost btn-sm" aria-label="Remove {piece.name}" title="Remove {piece.name}">
+            <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" />
+          </button>
+        </form>
+      {/if}
+    </span>
   </div>
   {#if piece.note}<p class="pl-8 text-sm whitespace-pre-wrap">{piece.note}</p>{/if}
   {#if trouble}<p class="border-l-4 border-accent pl-3 text-sm font-medium">{trouble}</p>{/if}

@@ -86,7 +86,13 @@
   <label class="block text-sm font-medium"
     >Search your Shelf
     <!-- svelte-ignore a11y_autofocus (the panel was opened to pick from it) -->
-    <input class="input mt-1 w-full max-w-md input-sm" type="search" bind:value={search} maxlength="100" autofocus />
+    <input
+      class="input mt-1 block w-full max-w-md input-sm"
+      type="search"
+      bind:value={search}
+      maxlength="100"
+      autofocus
+    />
   </label>
   {#if failed}
     <p role="alert" class="py-2">

@@ -97,61 +97,20 @@
   {#if problem}<Message kind="problem">{problem}</Message>{/if}
   {#each problems as one (one)}<Message kind="problem">{one}</Message>{/each}
 
-  <div class="grid gap-x-8 gap-y-4 md:grid-cols-[15rem_minmax(0,1fr)]">
+  <div class="grid gap-x-8 gap-y-4 md:grid-cols-[15rem_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
     <div class="grid content-start gap-4">
       <form method="get" action="/shelf" role="search">
         <Field label="Search your files">
           <input class="input w-full input-sm" type="search" name="q" value={query.search ?? ''} maxlength="100" />
         </Field>
       </form>
-      <nav aria-label="Folders">
-        <ul>
-          <li>
-            <a
-              href="/shelf"
-              aria-current={everything ? 'page' : undefined}
-              class="block border-l-2 border-transparent py-1 pl-3 hover:border-accent aria-[current]:border-primary aria-[current]:font-semibold"
-              >Everything, newest first</a
-            >
-          </li>
-          {#each listed as one (one.id)}
-            <li style="padding-left: {one.depth}rem">
-              <a
-                href="/shelf?folder={one.id}"
-                aria-current={one.id === query.folderId ? 'page' : undefined}
-                class="flex items-baseline gap-2 border-l-2 border-transparent py-1 pl-3 hover:border-accent aria-[current]:border-primary aria-[current]:font-semibold"
-              >
-                {#if one.pinned}<Pin
-                    size={14}
-                    strokeWidth={1.75}
-                    class="shrink-0 self-center"
-                    aria-label="Kept at the top"
-                  />{/if}
-                <span class="min-w-0 wrap-anywhere">{one.name}</span>
-                {#if one.files > 0}<span class="figures ml-auto text-sm opacity-80">{one.files}</span>{/if}
-              </a>
-            </li>
-          {/each}
-          <li>
-            <a
-              href="/shelf?bin"
-              aria-current={query.binned ? 'page' : undefined}
-              class="block border-l-2 border-transparent py-1 pl-3 hover:border-accent aria-[current]:border-primary aria-[current]:font-semibold"
-              >Bin</a
-            >
-          </li>
-        </ul>
-      </nav>
-      <details>
-        <summary class="cursor-pointer py-1 text-sm">A folder of your own</summary>
-        <form method="post" action="?/createFolder" use:act class="flex items-end gap-2">
-          <Field label="Name"><input class="input w-full input-sm" name="name" required maxlength="120" /></Field>
-          <button class="btn btn-sm">Make it</button>
-        </form>
+      <div class="max-md:hidden">{@render shelves()}</div>
+      <details class="md:hidden">
+        <summary class="cursor-pointer py-2 font-medium">Folders{folder ? `: ${folder.name}` : ''}</summary>
+        {@render shelves()}
       </details>
-      <Quota {quota} />
     </div>
-    <section aria-labelledby="files-title">
+    <section aria-labelledby="files-title" class="md:col-start-2 md:row-span-2 md:row-start-1">
       <div class="mb-2 flex flex-wrap items-center gap-3">
         <h2 id="files-title" class="text-xl font-semibold">
           {query.binned ? 'Bin' : (folder?.name ?? (query.search ? `Called “${query.search}”` : 'Everything'))}
@@ -189,5 +148,56 @@
       {#if older}<p class="mt-3"><a class="btn btn-sm" href={older}>Older files</a></p>{/if}
       <p class="sr-only" role="status">{files.length === 1 ? '1 file' : `${files.length} files`} shown</p>
     </section>
+    <div class="grid content-start gap-4">
+      <details>
+        <summary class="cursor-pointer py-1 text-sm">A folder of your own</summary>
+        <form method="post" action="?/createFolder" use:act class="flex items-end gap-2">
+          <Field label="Name"><input class="input w-full input-sm" name="name" required maxlength="120" /></Field>
+          <button class="btn btn-sm">Make it</button>
+        </form>
+      </details>
+      <Quota {quota} />
+    </div>
   </div>
 </div>
+
+{#snippet shelves()}
+  <nav aria-label="Folders">
+    <ul>
+      <li>
+        <a
+          href="/shelf"
+          aria-current={everything ? 'page' : undefined}
+          class="block border-l-2 border-transparent py-1 pl-3 hover:border-accent aria-[current]:border-primary aria-[current]:font-semibold"
+          >Everything, newest first</a
+        >
+      </li>
+      {#each listed as one (one.id)}
+        <li style="padding-left: {one.depth}rem">
+          <a
+            href="/shelf?folder={one.id}"
+            aria-current={one.id === query.folderId ? 'page' : undefined}
+            class="flex items-baseline gap-2 border-l-2 border-transparent py-1 pl-3 hover:border-accent aria-[current]:border-primary aria-[current]:font-semibold"
+          >
+            {#if one.pinned}<Pin
+                size={14}
+                strokeWidth={1.75}
+                class="shrink-0 self-center"
+                aria-label="Kept at the top"
+              />{/if}
+            <span class="min-w-0 wrap-anywhere">{one.name}</span>
+            {#if one.files > 0}<span class="figures ml-auto text-sm opacity-80">{one.files}</span>{/if}
+          </a>
+        </li>
+      {/each}
+      <li>
+        <a
+          href="/shelf?bin"
+          aria-current={query.binned ? 'page' : undefined}
+          class="block border-l-2 border-transparent py-1 pl-3 hover:border-accent aria-[current]:border-primary aria-[current]:font-semibold"
+          >Bin</a
+        >
+      </li>
+    </ul>
+  </nav>
+{/snippet}

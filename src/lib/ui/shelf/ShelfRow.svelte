@@ -29,44 +29,46 @@
     <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href={address} data-sveltekit-reload
       >{file.name}</a
     >
-    <span class="figures ml-auto text-sm whitespace-nowrap opacity-80">{sizeText(file.size)}</span>
-    <button
-      class="btn btn-square btn-ghost btn-sm"
-      aria-label="Look at {file.name} here"
-      title="Look at it here"
-      aria-expanded={shown === 'peek'}
-      disabled={!scripted.yes}
-      onclick={() => toggle('peek')}
-    >
-      <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
-    </button>
-    {#if file.binnedAt === null}
+    <span class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
+      <span class="figures text-sm whitespace-nowrap opacity-80">{sizeText(file.size)}</span>
       <button
         class="btn btn-square btn-ghost btn-sm"
-        aria-label="Change {file.name}"
-        title="Rename it, file it, put a newer version in its place"
-        aria-expanded={shown === 'change'}
+        aria-label="Look at {file.name} here"
+        title="Look at it here"
+        aria-expanded={shown === 'peek'}
         disabled={!scripted.yes}
-        onclick={() => toggle('change')}
+        onclick={() => toggle('peek')}
       >
-        <Pencil size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
       </button>
-      <form method="post" action="?/bin" use:act>
-        <input type="hidden" name="fileId" value={file.id} />
-        <button class="btn btn-square btn-ghost btn-sm" aria-label="Put {file.name} in the bin" title="Into the bin">
-          <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" />
+      {#if file.binnedAt === null}
+        <button
+          class="btn btn-square btn-ghost btn-sm"
+          aria-label="Change {file.name}"
+          title="Rename it, file it, put a newer version in its place"
+          aria-expanded={shown === 'change'}
+          disabled={!scripted.yes}
+          onclick={() => toggle('change')}
+        >
+          <Pencil size={18} strokeWidth={1.75} aria-hidden="true" />
         </button>
-      </form>
-    {:else}
-      <form method="post" action="?/restore" use:act>
-        <input type="hidden" name="fileId" value={file.id} />
-        <button class="btn btn-ghost btn-sm">
-          <RotateCcw size={18} strokeWidth={1.75} aria-hidden="true" /> Put it back<span class="sr-only">
-            {file.name}</span
-          >
-        </button>
-      </form>
-    {/if}
+        <form method="post" action="?/bin" use:act>
+          <input type="hidden" name="fileId" value={file.id} />
+          <button class="btn btn-square btn-ghost btn-sm" aria-label="Put {file.name} in the bin" title="Into the bin">
+            <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" />
+          </button>
+        </form>
+      {:else}
+        <form method="post" action="?/restore" use:act>
+          <input type="hidden" name="fileId" value={file.id} />
+          <button class="btn btn-ghost btn-sm">
+            <RotateCcw size={18} strokeWidth={1.75} aria-hidden="true" /> Put it back<span class="sr-only">
+              {file.name}</span
+            >
+          </button>
+        </form>
+      {/if}
+    </span>
   </div>
   <p class="pl-8 text-sm opacity-85">
     <When moment={file.binnedAt ?? file.changedAt} {zone} {now} />{#if file.version > 1}, version {file.version}{/if}{#if file.folder},

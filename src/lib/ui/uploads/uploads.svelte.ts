@@ -70,6 +70,12 @@ export class Uploads {
     return this.items.some(({ state }) => state !== 'refused' && state !== 'paused');
   }
 
+  /** How many files are bound for an assignment's packet: those on their way from here, and those the server has parts of. */
+  boundFor(assignment: string, underWay: ReadonlyArray<{ id: string }>): number {
+    const here = this.items.filter(({ bound, state }) => bound.assignment === assignment && state !== 'refused');
+    return here.length + underWay.filter(({ id }) => !here.some((item) => item.id === id)).length;
+  }
+
   has(id: string): boolean {
     return this.items.some((item) => item.id === id);
   }

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { offerOffice } from './lib/debian.mjs';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
 import { SERVER_FLAGS } from './lib/server-flags.mjs';
 import { isPortFree } from './lib/ports.mjs';
@@ -15,6 +16,7 @@ await runScript(async () => {
     throw new Trouble(`Port ${port} is in use. Stop what runs there, or choose another: PORT=${port + 1} npm start`);
   await ensureInstalled();
   await ensureBuilt();
+  await offerOffice(process.argv.includes('--with-office'));
   const world = await openWorld();
   const server = { current: /** @type {import('node:child_process').ChildProcess | null} */ (null) };
   stopOnSignal(server, world.stop);

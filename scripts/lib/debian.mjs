@@ -1,13 +1,30 @@
 import { existsSync } from 'node:fs';
 import { newestPostgres } from './postgres-binaries.mjs';
 import { run } from './run.mjs';
-import { step, Trouble } from './say.mjs';
+import { say, step, Trouble } from './say.mjs';
 
 /** What a Debian package gives us, and how to see whether it is there. */
 const NEEDED = {
   postgresql: () => newestPostgres() !== null,
-  chromium: () => existsSync('/usr/bin/chromium')
+  chromium: () => existsSync('/usr/bin/chromium'),
+  'libreoffice-writer': () => hasOffice(),
+  'libreoffice-calc': () => hasOffice(),
+  'libreoffice-impress': () => hasOffice()
 };
+/** Draws the pages of presentations and OpenDocument files. */
+const OFFICE = /** @type {const} */ (['libreoffice-writer', 'libreoffice-calc', 'libreoffice-impress']);
+const hasOffice = () => existsSync(process.env.VENDRO_OFFICE ?? '/usr/bin/soffice');
+
+/**
+ * Offers LibreOffice, which is large and which Vendro does without.
+ *
+ * @param {boolean} wanted whether to install it now
+ */
+export async function offerOffice(wanted) {
+  if (wanted) await ensurePackages([...OFFICE]);
+  else if (!hasOffice())
+    say('· Slides and OpenDocument files will show as text. For their pages: npm start -- --with-office');
+}
 
 /**
  * Installs the Debian packages that are missing. Without the right to, says the exact line to run.

@@ -11,7 +11,10 @@ const OF_ILSE = [
   '/courses/tidal-ecology/roster',
   '/join',
   '/signed-in',
-  '/search?q=shore'
+  '/search?q=shore',
+  '/shelf',
+  '/shelf?bin',
+  '/shelf/store'
 ];
 const OF_ODILE = [
   '/marking',
@@ -126,7 +129,7 @@ test('from the Desk to submitting by keyboard alone', async ({ world }) => {
   await ilse.keyboard.press('Enter');
   const submit = ilse.getByRole('button', { name: /^Submit round 1/ });
   await expect(submit).toBeVisible();
-  for (let i = 0; i < 60 && !(await submit.evaluate((node) => node === document.activeElement)); i++)
+  for (let i = 0; i < 120 && !(await submit.evaluate((node) => node === document.activeElement)); i++)
     await ilse.keyboard.press('Tab');
   await expect(submit).toBeFocused();
   await ilse.keyboard.press('Enter');

@@ -98,6 +98,7 @@ test('changing a date after students have begun says whom it concerns, and tells
   await odile.getByRole('button', { name: 'Keep the changes' }).click();
   await expect(odile.getByRole('alert').first()).toContainText(/The dates change for \d+ students who have begun/);
   await odile.getByRole('button', { name: 'Change it and tell them' }).click();
+  await expect(odile.getByRole('heading', { level: 1 })).not.toContainText('Change');
   await expect(main(odile)).toContainText('Fri 12 Mar, 18:00');
   const ilse = await world.as('ilse');
   await expect(

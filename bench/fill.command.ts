@@ -1,8 +1,11 @@
+import { Readable } from 'node:stream';
 import { z } from 'zod';
 import { openSession } from '../src/lib/server/auth/sessions';
 import { createAssignment } from '../src/lib/server/assignments/create-assignment';
 import { createCourse, enrol } from '../src/lib/server/courses/create-course';
-import { database, execute } from '../src/lib/server/db/connection';
+import { registerBlob } from '../src/lib/server/blobs/register';
+import { storeBlob } from '../src/lib/server/blobs/store';
+import { database, execute, inTransaction } from '../src/lib/server/db/connection';
 import { createPerson } from '../src/lib/server/people/create-person';
 
 /**
@@ -47,19 +50,18 @@ for (let i = 0; i < count; i++) {
   assignment = made.id;
 }
 /** Ten files on the Shelf for each assignment, in a folder for each hundred. */
+const blob = await storeBlob(Readable.from([Buffer.from('station')]));
+await inTransaction((tx) => registerBlob(blob, tx));
 await execute(
-  `with blob as (
-     insert into blobs (sha256, size, media_type, stored_at) values (repeat('0', 64), 7, 'text/plain', now())
-     on conflict (sha256) do update set size = excluded.size returning sha256),
-   folders as (
+  `with folders as (
      insert into shelf_folders (owner_id, name, created_at)
-     select $1, 'Folder ' || n, now() from generate_series(1, $2 / 10 + 1) n
-     returning id, row_number() over () as no)
+     select $1::uuid, 'Folder ' || n, now() from generate_series(1, $2::int / 10 + 1) n
+     returning id, name)
    insert into shelf_files (owner_id, folder_id, name, came, sha256, added_at, changed_at)
-   select $1, (select id from folders f where f.no = n / 100 + 1), 'station-' || n || '.txt', 'upload', blob.sha256,
-     now() - n * interval '1 minute', now() - n * interval '1 minute'
-   from blob, generate_series(1, $2 * 10) n`,
-  [student.id, count]
+   select $1::uuid, f.id, 'station-' || n || '.txt', 'upload', $3, now() - n * interval '1 minute',
+     now() - n * interval '1 minute'
+   from generate_series(1, $2::int * 10) n left join folders f on f.name = 'Folder ' || (n / 100 + 1)`,
+  [student.id, count, blob.sha256]
 );
 const open = async (id: string) => (await openSession(id, 'bench')).token;
 const tokens = { student: await open(student.id), teacher: await open(teacher.id) };

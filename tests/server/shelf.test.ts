@@ -20,6 +20,7 @@ import {
   renameOnShelf,
   restoreFile
 } from '$server/shelf/arrange-shelf';
+import { copyOnShelf } from '$server/shelf/copy-file';
 import { keepOnShelf } from '$server/shelf/keep';
 import { ownFile } from '$server/shelf/own-file';
 import { fitsOnShelf, readQuota } from '$server/shelf/quota';
@@ -43,6 +44,26 @@ async function keep(who: School['ilse'], name: string, text: string = randomUUID
 
 const piecesOf = async (who: School['ilse'], assignmentId: string) =>
   (await readOwnPacket(who, (await readAssignment(who, assignmentId)).facts)).pieces;
+
+describe('a copy on the Shelf', () => {
+  it('lies beside what it was made of, and goes its own way', async () => {
+    const { teodor, set } = await smallCourse();
+    await attach(teodor, await set(), 'the same', 'report.txt');
+    const [original] = (await readShelf(teodor)).files;
+    const fileId = original?.id ?? '';
+    expect(await copyOnShelf(teodor, { fileId })).toMatchObject({ ok: true });
+    expect(await copyOnShelf(teodor, { fileId })).toMatchObject({ ok: true });
+    await addVersion(teodor, { fileId, blob: await bytes('another') });
+    const { files } = await readShelf(teodor);
+    expect(files.map(({ name, version }) => [name, version]).sort()).toEqual([
+      ['report, copy 2.txt', 1],
+      ['report, copy.txt', 1],
+      ['report.txt', 2]
+    ]);
+    expect(new Set(files.map(({ folder }) => folder)).size).toBe(1);
+    await expect(copyOnShelf(school.stranger, { fileId })).rejects.toThrow(NotHere);
+  });
+});
 
 describe('the Shelf', () => {
   it('files what is added to a packet by course and assignment, once', async () => {

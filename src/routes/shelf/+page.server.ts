@@ -15,6 +15,7 @@ import {
   renameOnShelf,
   restoreFile
 } from '$server/shelf/arrange-shelf';
+import { copyOnShelf } from '$server/shelf/copy-file';
 import { readQuota } from '$server/shelf/quota';
 import { readFolders, readShelf } from '$server/shelf/read-shelf';
 import { fileWords } from '../shared/file-words';
@@ -44,6 +45,7 @@ export const actions = {
     act(event, FileForm.extend({ folderId: z.union([z.literal('').transform(() => null), z.uuid()]) }), fileInto),
   bin: (event) => act(event, FileForm, binFile),
   restore: (event) => act(event, FileForm, restoreFile),
+  copy: (event) => act(event, FileForm, copyOnShelf),
   dropOlder: (event) => act(event, FileForm, dropOlderVersions),
   emptyBin: (event) => act(event, z.object({}), emptyBin),
   createFolder: (event) => act(event, z.object({ name: FolderName }), createFolder),

@@ -52,6 +52,10 @@
     >
     <p class="mt-1 text-sm opacity-85">Packets that hold it keep the one they have, and offer you the newer one.</p>
   </div>
+  <form method="post" action="?/copy" use:act>
+    <input type="hidden" name="fileId" value={file.id} />
+    <button class="btn btn-sm">Make a copy to go on from</button>
+  </form>
   {#if file.version > 1}
     <form method="post" action="?/dropOlder" use:act>
       <input type="hidden" name="fileId" value={file.id} />

@@ -1,5 +1,5 @@
 import { place } from './gathering';
-import { expect, expectAccessible, file, openFromList, test } from './world';
+import { expect, expectAccessible, file, openFromList, submit, test } from './world';
 
 const DOUBTFUL: Array<[path: string, says: string]> = [
   ['/club/lab-book', 'Asks to sign in'],
@@ -73,7 +73,7 @@ test('when a page changes after the submit, both sides are told, and what was th
   await also.getByRole('textbox', { name: /^Address\s*As/ }).fill(world.site('/notebooks/changing'));
   await also.getByRole('button', { name: 'Look and add to Also' }).click();
   await expect(also.getByRole('link', { name: 'Gauge book' })).toBeVisible();
-  await ilse.getByRole('button', { name: /^Submit round 1/ }).click();
+  await submit(ilse, /^Submit round 1/);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 
   await says('The gauge read 99 cm at noon.');

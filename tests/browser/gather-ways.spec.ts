@@ -1,5 +1,5 @@
 import { drop, paste, photograph, piecesIn, place } from './gathering';
-import { expect, expectAccessible, file, openFromList, test } from './world';
+import { expect, expectAccessible, file, openFromList, submit, test } from './world';
 
 test('every way of bringing a piece: browse, drop, paste, the Shelf, a link, a store elsewhere', async ({ world }) => {
   const ilse = await world.as('ilse');
@@ -55,7 +55,7 @@ test('every way of bringing a piece: browse, drop, paste, the Shelf, a link, a s
   await also.getByRole('button', { name: 'Add 1 piece here to Also' }).click();
   await expect(piecesIn(ilse, 'Also')).toHaveCount(3);
   await expectAccessible(ilse);
-  await ilse.getByRole('button', { name: /^Submit round 1.*9 pieces/ }).click();
+  await submit(ilse, /^Submit round 1.*9 pieces/);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 });
 

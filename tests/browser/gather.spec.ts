@@ -1,5 +1,5 @@
 import { photograph } from './gathering';
-import { expect, openFromList, test } from './world';
+import { expect, openFromList, submit, test } from './world';
 
 test('a piece is looked at in place, named as the brief wants, moved and noted; the teacher reads it all', async ({
   world
@@ -24,7 +24,7 @@ test('a piece is looked at in place, named as the brief wants, moved and noted; 
   await main.getByRole('button', { name: 'Rename or move bb.jpg' }).click();
   await main.getByRole('button', { name: 'Move bb.jpg up' }).press('Enter');
   await expect(main.getByRole('button', { name: 'Move bb.jpg up' })).toBeDisabled();
-  await ilse.getByRole('button', { name: /^Submit round 1/ }).click();
+  await submit(ilse, /^Submit round 1/);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 
   const odile = await world.as('odile');

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, file, openFromList, test } from './world';
+import { expect, expectAccessible, file, openFromList, submit, test } from './world';
 
 const open = openFromList;
 const bar = (page: Page) => page.getByRole('complementary', { name: 'Where it stands' });
@@ -11,14 +11,14 @@ test('from set to settled: attach, submit, take back, submit again, mark, hear b
   await ilse.getByLabel('Add files to Diagram').setInputFiles(file('zonation.txt', 'Pelvetia above, Laminaria below.'));
   await expect(ilse.getByRole('link', { name: 'zonation.txt' })).toBeVisible();
   await expect(bar(ilse)).toContainText('With you: in progress');
-  await ilse.getByRole('button', { name: 'Submit round 1: 1 piece' }).click();
+  await submit(ilse, 'Submit round 1: 1 piece');
   await expect(bar(ilse)).toContainText('With your teacher');
   await expect(bar(ilse)).toContainText('Round 1 received Wed 10 Mar 15:20:00');
 
   await ilse.getByText('Take round 1 back …').click();
   await ilse.getByRole('button', { name: 'Take round 1 back', exact: true }).click();
   await expect(bar(ilse)).toContainText('With you: your teacher has nothing');
-  await ilse.getByRole('button', { name: 'Submit round 2: 1 piece' }).click();
+  await submit(ilse, 'Submit round 2: 1 piece');
   await expect(bar(ilse)).toContainText('Round 2 received');
 
   const odile = await world.as('odile');
@@ -49,7 +49,7 @@ test('another round starts from the remark, with a new due moment', async ({ wor
   await open(ilse, 'Build log');
   await expect(ilse.getByText('That day is the one I want to read about.')).toBeVisible();
   await expect(bar(ilse)).toContainText('Back with you: another round asked');
-  await ilse.getByRole('button', { name: 'Submit round 2: 2 pieces' }).click();
+  await submit(ilse, 'Submit round 2: 2 pieces');
   await expect(bar(ilse)).toContainText('Round 2 received');
   await casper.goto(`${world.url}/marking`);
   await casper.getByRole('link', { name: /Ilse Varga.*Build log/s }).click();
@@ -69,7 +69,7 @@ test('submit in two tabs at once makes one round, and both tabs know it', async 
   const second = await first.context().newPage();
   await second.goto(first.url());
   const name = 'Submit round 1: 2 pieces';
-  await Promise.all([first.getByRole('button', { name }).click(), second.getByRole('button', { name }).click()]);
+  await Promise.all([submit(first, name), submit(second, name)]);
   for (const tab of [first, second]) await expect(bar(tab)).toContainText('With your teacher');
   const rounds = await world.sql(
     `select r.no from rounds r join packets p on p.id = r.packet_id join assignments a on a.id = p.assignment_id
@@ -103,7 +103,7 @@ test('a late submit says what it costs before, and charges it after', async ({ w
     .setInputFiles(file('changes.txt', 'Two doubled readings removed.'));
   await expect(ilse.getByRole('link', { name: 'changes.txt' })).toBeVisible();
   await world.at('2027-03-10T18:00:01Z');
-  await ilse.getByRole('button', { name: 'Submit round 1: 2 pieces' }).click();
+  await submit(ilse, 'Submit round 1: 2 pieces');
   await expect(ilse.getByText('Late by 2 days, keeps 70 % of the points')).toBeVisible();
   const lev = await world.as('lev');
   await lev.getByRole('link', { name: /Ilse Varga.*Cleaning/s }).click();
@@ -144,7 +144,7 @@ test('without JavaScript: sign in, attach, submit', async ({ world }) => {
     .getByRole('button', { name: 'Add', exact: true })
     .click();
   await expect(ilse.getByRole('link', { name: 'lines.txt' })).toBeVisible();
-  await ilse.getByRole('button', { name: 'Submit round 1: 1 piece' }).click();
+  await submit(ilse, 'Submit round 1: 1 piece');
   await expect(bar(ilse)).toContainText('With your teacher');
   // A reload must send nothing again.
   await ilse.reload();

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { piecesIn, place } from './gathering';
-import { expect, expectAccessible, file, openFromList, test } from './world';
+import { expect, expectAccessible, file, openFromList, submit, test } from './world';
 
 test('a file used in two courses and replaced: rounds keep theirs, packets are offered the newer one', async ({
   world
@@ -9,7 +9,7 @@ test('a file used in two courses and replaced: rounds keep theirs, packets are o
   await openFromList(ilse, 'Field report, rock pools');
   await ilse.getByLabel('Add files to Also').setInputFiles(file('map.txt', 'the old map'));
   await expect(piecesIn(ilse, 'Also')).toHaveText(['map.txt']);
-  await ilse.getByRole('button', { name: /^Submit round 1/ }).click();
+  await submit(ilse, /^Submit round 1/);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 
   const notebook = await ilse.context().newPage();

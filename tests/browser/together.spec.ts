@@ -1,4 +1,4 @@
-import { expect, file, test } from './world';
+import { expect, file, submit, test } from './world';
 
 test('the student takes back while the teacher has it open: the teacher hears of it, and loses no word', async ({
   world
@@ -51,7 +51,7 @@ test('a session that ends in the middle leads to signing in, not to a blank page
     .click();
   await expect(ilse.getByRole('button', { name: /^Submit round 1/ })).toBeVisible();
   await world.sql('delete from sessions');
-  await ilse.getByRole('button', { name: /^Submit round 1/ }).click();
+  await submit(ilse, /^Submit round 1/);
   await expect(ilse.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 });
 
@@ -70,7 +70,7 @@ test('the whole loop by thumb on a small screen, and declaring done', async ({ w
   await ilse.getByLabel('Add files to Plot').setInputFiles(file('plot.txt', 'A small cocked hat.'));
   await expect(ilse.getByRole('complementary')).toContainText('All 2 places are filled');
   await expect(ilse.getByRole('complementary')).toContainText('The last round you have');
-  await ilse.getByRole('button', { name: 'Submit round 1: 3 pieces' }).tap();
+  await submit(ilse, 'Submit round 1: 3 pieces');
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 
   await ilse.getByRole('link', { name: 'Desk' }).first().tap();

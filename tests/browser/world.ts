@@ -81,6 +81,13 @@ export const openFromList = (page: Page, title: string) =>
     .first()
     .click();
 
+/** Presses submit, and again on the sheet where something is still open. @param name what the button says */
+export async function submit(page: Page, name: string | RegExp = /^Submit round/): Promise<void> {
+  await page.getByRole('complementary').getByRole('button', { name }).click();
+  const sheet = page.getByRole('dialog', { name: 'Before you submit' });
+  if (await sheet.isVisible()) await sheet.getByRole('button', { name: /all the same/ }).click();
+}
+
 /** Signs out, wherever the bar keeps it at this width. */
 export async function signOut(page: Page): Promise<void> {
   const folded = page.getByLabel('Theme and account');

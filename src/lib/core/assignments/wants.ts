@@ -44,14 +44,27 @@ export function wantsWords(wants: Wants, named: string | null = null): string[] 
   return [
     kinds && kinds.length > 0 && kinds.length < PIECE_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
     types && types.length > 0 && listed(types.map((type) => type.toUpperCase())),
-    howMany && rangeWords(howMany, (n) => (n === 1 ? '1 piece' : `${n} pieces`)),
-    words && rangeWords(words, (n) => `${n.toLocaleString('en-GB')} words`),
-    pages && rangeWords(pages, (n) => (n === 1 ? '1 page' : `${n} pages`)),
-    seconds && rangeWords(seconds, (n) => span(n * 1000)),
+    howMany && rangeWords(howMany, UNITS.howMany),
+    words && rangeWords(words, UNITS.words),
+    pages && rangeWords(pages, UNITS.pages),
+    seconds && rangeWords(seconds, UNITS.seconds),
     bytes !== undefined && `at most ${sizeText(bytes)} each`,
     ownSite === true && 'on your own site',
     naming !== undefined && `named ${named ?? naming}`
   ].filter((phrase): phrase is string => typeof phrase === 'string' && phrase !== '');
+}
+
+/** How a number of each measure is said: "800 words", "1 page". */
+export const UNITS = {
+  howMany: (n: number) => (n === 1 ? '1 piece' : `${n} pieces`),
+  words: (n: number) => (n === 1 ? '1 word' : `${n.toLocaleString('en-GB')} words`),
+  pages: (n: number) => (n === 1 ? '1 page' : `${n} pages`),
+  seconds: (n: number) => span(n * 1000)
+};
+
+/** Whether a number lies within a range; its ends belong to it. */
+export function within(n: number, { from = 0, to = Infinity }: Range): boolean {
+  return n >= from && n <= to;
 }
 
 /** What the words of a naming pattern stand for. */
@@ -71,7 +84,7 @@ export function wantedName(naming: string, by: NamedBy): string {
 }
 
 /** "800 to 1,200 words", "at least 2 pages", "at most 3 min", "exactly 1 page". */
-function rangeWords({ from, to }: Range, say: (n: number) => string): string {
+export function rangeWords({ from, to }: Range, say: (n: number) => string): string {
   if (from !== undefined && from === to) return `exactly ${say(from)}`;
   if (from !== undefined && to !== undefined) return `${bare(from, say(to))} to ${say(to)}`;
   if (from !== undefined) return `at least ${say(from)}`;

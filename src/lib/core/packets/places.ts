@@ -23,6 +23,9 @@ export function fullnessWords({ asked, filled }: { asked: number; filled: number
   return asked === 1 ? 'The one place asked for is empty' : `${asked - filled} of ${asked} places still empty`;
 }
 
+/** The id under which a place stands on the page of its packet. */
+export const placeAnchor = (placeId: string | null): string => `place-${placeId ?? 'also'}`;
+
 /** "1 piece", "4 pieces". */
 export function piecesText(count: number): string {
   return count === 1 ? '1 piece' : `${count} pieces`;

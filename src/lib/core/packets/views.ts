@@ -39,6 +39,10 @@ export interface FilePiece extends AnyPiece {
   newer: number | null;
   /** Where the document leads to, as it was last looked at; null before it was read. */
   links: LinkInside[] | null;
+  /** What was read of it; null before it was, and for what has no words. `pages`: null where they are not known. */
+  reading: { words: number; pages: number | null } | null;
+  /** What else is the same, by its bytes or by its words; null for what was submitted. */
+  same: { rounds: number[]; piece: string | null; handedOut: string | null } | null;
 }
 
 export interface LinkPiece extends AnyPiece {

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
 import { BlobFacts } from '$core/materials/facts';
 import type { RoundState } from '$core/packets/custody';
-import type { LinkInside, MarkView, PieceView, RoundView } from '$core/packets/views';
+import type { FilePiece, LinkInside, MarkView, PieceView, RoundView } from '$core/packets/views';
 import { jsonRows, ms, select } from '../db/connection';
 
 /** The pieces of the working packet, in the student's order. */
@@ -63,28 +63,39 @@ const INSIDE = `case when d.sha256 is not null then ${jsonRows(`
     select verdict, looked_at from link_looks where url = u.url order by looked_at desc limit 1) n on true
   order by u.no`)} end as links`;
 
+/** What else is the same as a piece of the working packet: in its earlier rounds, in another place, among the handouts. */
+const SAME = `json_build_object(
+  'rounds', (select coalesce(json_agg(distinct o.round_no), '[]') from round_pieces o
+    left join blob_readings r on r.sha256 = o.sha256
+    where o.packet_id = p.packet_id and (o.sha256 = p.sha256 or r.text_sha256 = d.text_sha256)),
+  'piece', (select o.name from pieces o where o.packet_id = p.packet_id and o.id <> p.id and o.sha256 = p.sha256 limit 1),
+  'handedOut', (select m.title from packets k join materials m on m.assignment_id = k.assignment_id
+    left join blob_readings r on r.sha256 = m.sha256
+    where k.id = p.packet_id and not m.hidden and (m.sha256 = p.sha256 or r.text_sha256 = d.text_sha256) limit 1)) as same`;
+
 const PIECE_COLUMNS = `p.id, p.deliverable_id as "deliverableId", p.kind, p.name, p.note, p.url, p.knowingly,
   b.size::float8 as size, b.media_type as "mediaType", f.facts, ${INSIDE},
+  case when d.sha256 is not null then json_build_object('words', d.words, 'pages', d.pages) end as reading,
   (select ${ms('max(n.looked_at)')} from link_looks n where n.url = p.url) as "seenAt"`;
 const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_facts f on f.sha256 = p.sha256
   left join blob_readings d on d.sha256 = p.sha256 left join link_looks l on l.id = p.look_id`;
 
 const WORKING_PIECES = `
   select ${PIECE_COLUMNS}, ${LOOK('null::float8')},
-    case when s.sha256 <> p.sha256 then s.version end as newer
+    case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}
   from pieces p ${PIECE_JOINS}
   left join shelf_files s on s.id = p.shelf_file_id and s.binned_at is null
   where p.packet_id = $1 order by p.position, p.added_at, p.id`;
 
 const DRAFTS = `
-  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, p.packet_id as "packetId"
+  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, null as same, p.packet_id as "packetId"
   from packets k join assignments a on a.id = k.assignment_id and a.follows_drafts
   join pieces p on p.packet_id = k.id ${PIECE_JOINS}
   where k.assignment_id = $1 and k.phase in ('making', 'revising', 'taken-back', 'another-round')
   order by p.packet_id, p.position`;
 
 const SUBMITTED_PIECES = `
-  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, p.round_no as round
+  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, null as same, p.round_no as round
   from round_pieces p ${PIECE_JOINS}
   where p.packet_id = $1 order by p.position, p.id`;
 
@@ -97,7 +108,9 @@ const PieceRow = z.discriminatedUnion('kind', [
     mediaType: z.string(),
     facts: BlobFacts.nullable(),
     newer: z.number().nullable(),
-    links: z.array(z.custom<LinkInside>()).nullable()
+    links: z.array(z.custom<LinkInside>()).nullable(),
+    reading: z.custom<FilePiece['reading']>(),
+    same: z.custom<FilePiece['same']>()
   }),
   z.object({
     ...Any,

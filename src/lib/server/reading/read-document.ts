@@ -1,7 +1,9 @@
+import { createHash } from 'node:crypto';
 import { readFile, stat } from 'node:fs/promises';
 import { z } from 'zod';
 import { linksInside } from '$core/links/inside';
 import { previewKind } from '$core/materials/preview';
+import { wordCount } from '$core/materials/word-count';
 import { blobPath } from '../blobs/store';
 import { execute, select } from '../db/connection';
 import { log } from '../log';
@@ -53,14 +55,20 @@ export async function readDocument(file: { name: string; mediaType: string; sha2
   const raw = await readNow(file);
   const text = raw.text.replaceAll('\0', ' ').slice(0, LONGEST_TEXT);
   const reading = { text, pages: raw.pages, links: linksInside(raw.targets, text) };
+  const words = wordCount(text);
   await execute(
-    `insert into blob_readings (sha256, by, text, pages, links) select sha256, $2, $3, $4, $5 from blobs where sha256 = $1
+    `insert into blob_readings (sha256, by, text, pages, links, words, text_sha256)
+     select sha256, $2, $3, $4, $5, $6, $7 from blobs where sha256 = $1
      on conflict (sha256) do update set by = excluded.by, text = excluded.text, pages = excluded.pages,
-       links = excluded.links`,
-    [file.sha256, BY, text, reading.pages, reading.links]
+       links = excluded.links, words = excluded.words, text_sha256 = excluded.text_sha256`,
+    [file.sha256, BY, text, reading.pages, reading.links, words, words >= FEWEST_WORDS ? textHash(text) : null]
   );
   return reading;
 }
+
+/** Shorter texts are the same as many others. */
+const FEWEST_WORDS = 20;
+const textHash = (text: string) => createHash('sha256').update(text.trim().replace(/\s+/g, ' ')).digest('hex');
 
 const Row = z.object({ text: z.string(), pages: z.number().nullable(), links: z.array(z.string()) });
 const NOTHING: Raw = { text: '', pages: null, targets: [] };

@@ -5,6 +5,7 @@
   import type { DeliverableView, MarkView, PieceView, RoundView, UnderWay } from '$core/packets/views';
   import Emblem from '$ui/courses/Emblem.svelte';
   import ChangeMind from '$ui/packets/ChangeMind.svelte';
+  import { runChecks } from '$core/checks/run-checks';
   import FootBar from '$ui/packets/FootBar.svelte';
   import PacketPlaces from '$ui/packets/PacketPlaces.svelte';
   import CameBack from '$ui/rounds/CameBack.svelte';
@@ -67,6 +68,18 @@
   const full = $derived(fullness(deliverables, pieces));
   const uploads = getUploads();
   const coming = $derived(uploads.boundFor(facts.assignmentId, underWay));
+  const found = $derived(
+    runChecks({
+      custody,
+      deliverables,
+      pieces,
+      mustDo: guidance.mustDo,
+      ownSite,
+      coming,
+      courseZone: facts.zone,
+      now
+    })
+  );
   const declared = $derived(custody.terms.settles === 'declared');
   const parts = $derived([
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
@@ -211,4 +224,4 @@
     </div>
   </div>
 </div>
-<FootBar {custody} {holding} {deliverables} {pieces} {coming} courseZone={facts.zone} {zone} {now} {formKey} />
+<FootBar {custody} {holding} {deliverables} {pieces} {coming} {found} courseZone={facts.zone} {zone} {now} {formKey} />

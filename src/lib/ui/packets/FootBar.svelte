@@ -1,5 +1,9 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
+  import type { Finding } from '$core/checks/check';
+  import { findingsText } from '$core/checks/words';
+  import CheckSheet from '$ui/checks/CheckSheet.svelte';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
   import { allowed } from '$core/packets/allowed';
   import { roundsLeft, standingRound, type Custody, type Holding } from '$core/packets/custody';
   import { costNow, timeToDue } from '$core/packets/due';
@@ -16,12 +20,14 @@
     pieces: readonly PieceView[];
     /** How many files are bound for this packet and have not become pieces yet. */
     coming: number;
+    /** What the student should look at before they submit. */
+    found: readonly Finding[];
     courseZone: string;
     zone: string;
     now: number;
     formKey: string;
   }
-  const { custody, holding, deliverables, pieces, coming, courseZone, zone, now, formKey }: Props = $props();
+  const { custody, holding, deliverables, pieces, coming, found, courseZone, zone, now, formKey }: Props = $props();
 
   const terms = $derived(custody.terms);
   const declared = $derived(terms.settles === 'declared');
@@ -36,6 +42,10 @@
   const left = $derived(roundsLeft(custody));
   const next = $derived(custody.rounds.length + 1);
   let busy = $state(false);
+  const scripted = whenScripted();
+  let sheet = $state<ReturnType<typeof CheckSheet>>();
+  let form = $state<HTMLFormElement>();
+  const submits = $derived(maySubmit.ok ? `Submit round ${next}: ${piecesText(pieces.length)}` : null);
 
   /** "Received 21:14:07, 45 min before it was due." */
   const received = $derived.by(() => {
@@ -58,7 +68,14 @@
     <div class="text-sm">
       {#if received}<p class="figures">{received}</p>{/if}
       {#if working && !declared}
-        {#if full}<p>{full}</p>{/if}
+        <p>
+          {#if full}{full}{/if}
+          {#if found.length > 0 && scripted.yes}<button
+              type="button"
+              class="link {full ? 'ml-2' : ''}"
+              onclick={() => sheet?.open()}>{findingsText(found.length)}</button
+            >{/if}
+        </p>
         {#if coming > 0}
           <p class="font-semibold">
             {coming === 1
@@ -89,9 +106,15 @@
           {#if left !== null}<span class="text-sm"
               >{left === 1 ? 'The last round you have' : `${left} rounds left`}</span
             >{/if}
-          <form method="post" action="?/submit" use:act={(on) => (busy = on)}>
+          <form bind:this={form} method="post" action="?/submit" use:act={(on) => (busy = on)}>
             <input type="hidden" name="key" value={formKey} />
-            <button class="btn btn-primary" disabled={busy}>Submit round {next}: {piecesText(pieces.length)}</button>
+            {#if scripted.yes && found.length > 0}
+              <button type="button" class="btn btn-primary" disabled={busy} onclick={() => sheet?.open()}
+                >{submits}</button
+              >
+            {:else}
+              <button class="btn btn-primary" disabled={busy}>{submits}</button>
+            {/if}
           </form>
         {:else}
           <p class="max-w-sm text-sm">{refusalWords(maySubmit.why)}</p>
@@ -102,3 +125,4 @@
     </div>
   </div>
 </aside>
+<CheckSheet bind:this={sheet} {found} {submits} onsubmit={() => form?.requestSubmit()} />

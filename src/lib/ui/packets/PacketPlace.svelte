@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Combine, Link, Library } from '@lucide/svelte';
   import { wantsWords } from '$core/assignments/wants';
+  import { placeAnchor } from '$core/packets/places';
   import { fitProblem } from '$core/packets/fit';
   import { pieceRefusalWords } from '$core/packets/piece-rules';
   import type { DeliverableView, FilePiece, PieceView, UnderWay } from '$core/packets/views';
@@ -81,7 +82,11 @@
 </script>
 
 <li
-  class="rounded border border-l-4 bg-base-100 p-4 {hangs ? 'border-dashed border-primary' : 'border-base-300'} {hangs
+  id={placeAnchor(place.id)}
+  tabindex="-1"
+  class="scroll-mt-6 rounded border border-l-4 bg-base-100 p-4 {hangs
+    ? 'border-dashed border-primary'
+    : 'border-base-300'} {hangs
     ? ''
     : pieces.length > 0
       ? 'border-l-success'

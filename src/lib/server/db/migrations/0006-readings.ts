@@ -5,9 +5,13 @@ create table blob_readings (
   -- Raised when reading learns more: what an older one read is then read again.
   by integer not null,
   text text not null,
+  words integer not null,
+  -- Of the text with every stretch of space as one; null where there is too little of it to be told from another.
+  text_sha256 text,
   pages integer,
   links text[] not null default '{}'
 );
+create index blob_readings_by_text on blob_readings (text_sha256) where text_sha256 is not null;
 `;
 
 export const down = `drop table blob_readings;`;

@@ -1,0 +1,49 @@
+import type { MustDo } from '../assignments/must-do';
+import type { Custody } from '../packets/custody';
+import type { DeliverableView, PieceView } from '../packets/views';
+import type { Moment } from '../time/moment';
+
+/** Everything that checks look at. It is what the page of the packet knows anyway: no check fetches anything. */
+export interface Situation {
+  custody: Custody;
+  deliverables: readonly DeliverableView[];
+  pieces: readonly PieceView[];
+  mustDo: readonly MustDo[];
+  /** The site that the student declared as their own. */
+  ownSite: string | null;
+  /** Files that are still on their way to the packet. */
+  coming: number;
+  courseZone: string;
+  now: Moment;
+}
+
+/** Something that the student should look at before they submit. */
+export interface Finding {
+  words: string;
+  /** Where to look: a place of the packet (null is the "also" place), or another part of the page by its id. */
+  at: { place: string | null } | { part: 'brief' | 'packet' };
+}
+
+/** A check that found something, with its name. */
+export type Found = Finding & { check: string };
+
+/**
+ * One check. `name` stands in settings and is never shown; `find` is pure and answers with nothing where all is fine.
+ * Optional deliverables and items are never reported as lacking.
+ */
+export interface Check {
+  name: string;
+  find(at: Situation): Finding[];
+}
+
+/** Every piece that was asked for with what its place wants, in the order of the places. */
+export function askedPieces({
+  deliverables,
+  pieces
+}: Situation): Array<{ piece: PieceView; place: DeliverableView; at: { place: string } }> {
+  return deliverables.flatMap((place) =>
+    pieces
+      .filter((piece) => piece.deliverableId === place.id)
+      .map((piece) => ({ piece, place, at: { place: place.id } }))
+  );
+}

@@ -1,0 +1,12 @@
+import { troubleWords } from '../materials/facts';
+import type { Check } from './check';
+
+/** Every file opens: it is not locked, cut off, damaged or too large inside. */
+export const sound: Check = {
+  name: 'sound',
+  find: ({ pieces }) =>
+    pieces.flatMap((piece) => {
+      const trouble = piece.kind === 'file' ? troubleWords(piece.facts) : null;
+      return trouble === null ? [] : [{ words: `${piece.name}: ${trouble}`, at: { place: piece.deliverableId } }];
+    })
+};

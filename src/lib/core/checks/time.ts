@@ -1,0 +1,20 @@
+import { roundsLeft } from '../packets/custody';
+import { costNow } from '../packets/due';
+import type { Check, Finding } from './check';
+
+/** What submitting now costs, whether it is the last round, and whether it can be taken back afterwards. */
+export const time: Check = {
+  name: 'time',
+  find: ({ custody, courseZone, now }) => {
+    const { due, late, takeBack } = custody.terms;
+    const at: Finding['at'] = { part: 'packet' };
+    const cost = costNow(due, courseZone, late, now);
+    return [
+      ...(cost === null ? [] : [{ words: `${cost}.`, at }]),
+      ...(roundsLeft(custody) === 1 ? [{ words: LAST, at }] : []),
+      ...(takeBack ? [] : [{ words: 'Once submitted, it cannot be taken back.', at }])
+    ];
+  }
+};
+
+const LAST = 'This is the last round: after it, only your teacher can give you another one.';

@@ -9,7 +9,7 @@ import { runScript, say } from './lib/say.mjs';
  * throw-away cluster, browser journeys against the production build. All parts run even when one fails.
  */
 await runScript(async () => {
-  await ensurePackages(['postgresql', 'chromium']);
+  await ensurePackages(['postgresql', 'chromium', 'python3-jwcrypto']);
   await ensureInstalled();
   await ensureBuilt();
   const cluster = await startThrowAwayCluster();

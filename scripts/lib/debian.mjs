@@ -7,6 +7,8 @@ import { say, step, Trouble } from './say.mjs';
 const NEEDED = {
   postgresql: () => newestPostgres() !== null,
   chromium: () => existsSync('/usr/bin/chromium'),
+  // Another library than ours, against which the tests verify signatures.
+  'python3-jwcrypto': () => existsSync('/usr/lib/python3/dist-packages/jwcrypto'),
   'libreoffice-writer': () => hasOffice(),
   'libreoffice-calc': () => hasOffice(),
   'libreoffice-impress': () => hasOffice()

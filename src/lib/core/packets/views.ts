@@ -87,6 +87,8 @@ export interface RoundView {
   /** Fraction of the points that lateness leaves. */
   kept: number;
   pieces: PieceView[];
+  /** The number of its receipt; null for rounds from before there were receipts. */
+  receipt: string | null;
 }
 
 /** Points and remark as they were returned. */

@@ -24,8 +24,9 @@ export async function readRounds(packetId: string): Promise<RoundView[]> {
     select(
       RoundRow,
       `select no, state, ${ms('submitted_at')} as "submittedAt", ${ms('due_at')} as due,
-         late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept
-       from rounds where packet_id = $1 order by no desc`,
+         late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept,
+         (select number from receipts p where p.packet_id = r.packet_id and p.round_no = r.no) as receipt
+       from rounds r where packet_id = $1 order by no desc`,
       [packetId]
     ),
     select(RoundPieceRow, SUBMITTED_PIECES, [packetId])
@@ -130,7 +131,8 @@ const RoundRow = z.object({
   due: z.number().nullable(),
   lateSeconds: z.number(),
   startedDays: z.number(),
-  kept: z.number()
+  kept: z.number(),
+  receipt: z.string().nullable()
 });
 const MarkRow = z.object({
   round: z.number().nullable(),

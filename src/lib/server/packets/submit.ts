@@ -2,6 +2,7 @@ import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { execute } from '../db/connection';
 import type { Outcome } from '../outcome';
+import { issueReceipt } from '../receipts/issue';
 import { withPacket } from './open-packet';
 
 /**
@@ -13,7 +14,7 @@ import { withPacket } from './open-packet';
 export async function submitPacket(
   person: Actor,
   input: { assignmentId: string; key: string }
-): Promise<Outcome<{ round: number }, Refusal>> {
+): Promise<Outcome<{ round: number; receipt: string }, Refusal>> {
   const address = { assignmentId: input.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', `submit ${input.key}`, async (packet) => {
     const verdict = await packet.act({ do: 'submit' });
@@ -27,6 +28,6 @@ export async function submitPacket(
       [packet.id, round],
       packet.tx
     );
-    return { ok: true, round };
+    return { ok: true, round, receipt: await issueReceipt(packet, round) };
   });
 }

@@ -44,6 +44,9 @@
         </span>
       </div>
       <PieceList pieces={round.pieces} from="submitted" {places} />
+      {#if round.receipt}<p class="mt-2 text-sm">
+          <a class="link" href="/receipts/{round.receipt}">Receipt {round.receipt}</a>
+        </p>{/if}
     </li>
   {/each}
 </ol>

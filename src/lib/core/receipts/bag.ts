@@ -1,0 +1,55 @@
+import type { Moment } from '../time/moment';
+import type { Receipt } from './receipt';
+
+/** A file of a bag's payload, by its path below the bag's folder. */
+export interface Payload {
+  path: string;
+  size: number;
+  sha256: string;
+}
+
+/**
+ * Where each received file lies in the bag: a folder for each place, and a number before the ending where two of one
+ * place have one name. Links have no bytes, so they are listed in the receipt alone.
+ */
+export function payloadOf(receipt: Pick<Receipt, 'pieces'>): Payload[] {
+  const taken = new Set<string>();
+  return receipt.pieces.flatMap((piece) => {
+    if (piece.kind !== 'file') return [];
+    const folder = safe(piece.place ?? 'Also');
+    let path = `data/${folder}/${safe(piece.name)}`;
+    for (let no = 2; taken.has(path.toLowerCase()); no++)
+      path = `data/${folder}/${safe(piece.name).replace(/(\.[a-z0-9]{1,8})?$/i, ` (${no})$1`)}`;
+    taken.add(path.toLowerCase());
+    return [{ path, size: piece.size, sha256: piece.sha256 }];
+  });
+}
+
+/**
+ * A manifest (RFC 8493, section 2.1.3): a hash and a path on each line. Percent signs and line breaks of a path are
+ * written as percent-encoded, and nothing else.
+ */
+export function manifest(files: ReadonlyArray<{ path: string; sha256: string }>): string {
+  return files.map(({ path, sha256 }) => `${sha256}  ${encodedPath(path)}\n`).join('');
+}
+
+/** The bag declaration (section 2.1.1). */
+export const DECLARATION = 'BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n';
+
+/** What the bag says of itself (section 2.2.2). `Payload-Oxum` is octets and streams of the payload. */
+export function bagInfo(receipt: Receipt, payload: readonly Payload[], bagged: Moment): string {
+  const octets = payload.reduce((sum, { size }) => sum + size, 0);
+  const lines: Array<[label: string, value: string]> = [
+    ['Bagging-Date', new Date(bagged).toISOString().slice(0, 10)],
+    ['External-Identifier', receipt.number],
+    ['External-Description', `${receipt.assignment}, round ${receipt.round}, ${receipt.student}`],
+    ['Bag-Group-Identifier', receipt.course],
+    ['Payload-Oxum', `${octets}.${payload.length}`]
+  ];
+  return lines.map(([label, value]) => `${label}: ${value.replace(/[\r\n]+/g, ' ')}\n`).join('');
+}
+
+const encodedPath = (path: string) => path.replace(/%/g, '%25').replace(/\r/g, '%0D').replace(/\n/g, '%0A');
+
+/** A name that every file system takes as one. */
+const safe = (name: string) => name.replace(/[\\/:*?"<>|\p{Cc}]/gu, '-').replace(/^\.+|[. ]+$/g, '') || 'piece';

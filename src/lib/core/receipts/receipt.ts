@@ -1,0 +1,56 @@
+import { z } from 'zod';
+import { VERDICTS } from '../links/verdict';
+
+const Moment = z.number().int();
+const Hash = z.string().regex(/^[0-9a-f]{64}$/);
+
+/** A piece as it was received. `place`: the deliverable's title, or null for the "also" place. */
+const ReceivedPiece = z.discriminatedUnion('kind', [
+  z.object({
+    kind: z.literal('file'),
+    place: z.string().nullable(),
+    name: z.string(),
+    /** Bytes. */
+    size: z.number().int(),
+    mediaType: z.string(),
+    sha256: Hash
+  }),
+  z.object({
+    kind: z.literal('link'),
+    place: z.string().nullable(),
+    name: z.string(),
+    url: z.string(),
+    /** What a stranger met there at the latest look before the submit. */
+    verdict: z.enum(VERDICTS).nullable(),
+    lookedAt: Moment.nullable(),
+    /** Of the text that was there. */
+    textSha256: Hash.nullable()
+  })
+]);
+export type ReceivedPiece = z.infer<typeof ReceivedPiece>;
+
+/**
+ * What the school says that it received: signed, and never changed. Moments are milliseconds since the epoch, to the
+ * second; `kept` is the fraction of the points that lateness leaves.
+ */
+export const Receipt = z.object({
+  version: z.literal(1),
+  number: z.string(),
+  student: z.string(),
+  course: z.string(),
+  assignment: z.string(),
+  /** The brief as it stood. */
+  briefSha256: Hash,
+  points: z.number().nullable(),
+  round: z.number().int(),
+  receivedAt: Moment,
+  due: Moment.nullable(),
+  lateSeconds: z.number().int(),
+  kept: z.number(),
+  /** Until when it can be taken back if marking does not begin before; null where it cannot, or where nothing ends it. */
+  takeBack: z.object({ possible: z.boolean(), until: Moment.nullable() }),
+  /** The course's time zone, in which days and lateness were counted. */
+  zone: z.string(),
+  pieces: z.array(ReceivedPiece)
+});
+export type Receipt = z.infer<typeof Receipt>;

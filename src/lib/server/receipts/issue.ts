@@ -1,0 +1,70 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { z } from 'zod';
+import { receiptNumber } from '$core/receipts/number';
+import { Receipt } from '$core/receipts/receipt';
+import { submitEnds } from '$core/packets/terms';
+import { execute, ms, select } from '../db/connection';
+import type { OpenPacket } from '../packets/open-packet';
+import { signForSchool } from './school-key';
+
+/**
+ * Issues the receipt of a round that was just written, in the same transaction: a round without its receipt never
+ * stands.
+ *
+ * @returns its number
+ */
+export async function issueReceipt(packet: OpenPacket, round: number): Promise<string> {
+  const number = receiptNumber(randomBytes(12));
+  const bind = [packet.id, round];
+  const [written] = await select(RoundRow, ROUND, bind, packet.tx);
+  if (!written) throw new Error('A round that was just written is missing.');
+  const pieces = await select(PieceRow, PIECES, bind, packet.tx);
+  const { facts } = packet;
+  const { terms } = packet.custody;
+  const { brief, student, ...timing } = written;
+  const receipt: Receipt = Receipt.parse({
+    version: 1,
+    number,
+    student,
+    course: facts.courseTitle,
+    assignment: facts.title,
+    briefSha256: createHash('sha256').update(brief).digest('hex'),
+    points: facts.points,
+    round,
+    ...timing,
+    takeBack: { possible: terms.takeBack, until: terms.takeBack ? submitEnds(terms) : null },
+    zone: facts.zone,
+    pieces
+  });
+  const text = JSON.stringify(receipt);
+  const { jws, kid } = await signForSchool(text);
+  await execute(
+    `insert into receipts (number, packet_id, round_no, document, jws, kid, at) values ($1, $2, $3, $4, $5, $6, $7)`,
+    [number, packet.id, round, text, jws, kid, new Date(receipt.receivedAt)],
+    packet.tx
+  );
+  return number;
+}
+
+const RoundRow = z.object({
+  student: z.string(),
+  brief: z.string(),
+  receivedAt: z.number(),
+  due: z.number().nullable(),
+  lateSeconds: z.number(),
+  kept: z.number()
+});
+const ROUND = `
+  select s.name as student, a.brief_html as brief, ${ms('r.submitted_at')} as "receivedAt", ${ms('r.due_at')} as due,
+    r.late_seconds as "lateSeconds", r.kept::float8 as kept
+  from rounds r join people s on s.id = r.submitted_by join packets p on p.id = r.packet_id
+  join assignments a on a.id = p.assignment_id
+  where r.packet_id = $1 and r.no = $2`;
+
+const PieceRow = z.record(z.string(), z.unknown());
+const PIECES = `
+  select p.kind, d.title as place, p.name, b.size::float8 as size, b.media_type as "mediaType", p.sha256, p.url,
+    l.verdict, ${ms('l.looked_at')} as "lookedAt", l.text_sha256 as "textSha256"
+  from round_pieces p left join blobs b on b.sha256 = p.sha256 left join deliverables d on d.id = p.deliverable_id
+  left join link_looks l on l.id = p.look_id
+  where p.packet_id = $1 and p.round_no = $2 order by d.position nulls last, p.position, p.id`;

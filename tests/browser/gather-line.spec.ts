@@ -78,7 +78,7 @@ test.describe('a long recording on a bad line', () => {
     await expect(moving).toContainText('What has arrived is kept');
     // Uploading is not attaching: what would be submitted does not hold it, and the page says so.
     await expect(also).toContainText('On its way here, not in the packet yet');
-    await expect(ilse.getByText(/still on (its|their) way/)).toBeVisible();
+    await expect(ilse.getByRole('complementary')).toContainText('1 file is still on its way');
 
     const address = ilse.url();
     await ilse.close();

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bagInfo, manifest, payloadOf } from './bag';
 import { RECEIPT_NUMBER, receiptNumber } from './number';
+import { bagVerdict, bagVerdictWords } from './verdict';
 import { Receipt, type ReceivedPiece } from './receipt';
 
 const HASH = 'a'.repeat(64);
@@ -83,6 +84,31 @@ describe('the payload of a bag', () => {
         }
       })
     );
+  });
+});
+
+describe('the verdict on a bag', () => {
+  const made = receipt([file('A', 'a.txt'), file('A', 'b.txt')]);
+  const sound = payloadOf(made);
+
+  it('is that all is as received, where every hash is the signed one', () => {
+    const tags = [{ path: 'bagit.txt', sha256: 'b'.repeat(64) }];
+    const pieces = bagVerdict(made, [...sound, ...tags]);
+    expect(pieces.map(({ state }) => state)).toEqual(['sound', 'sound']);
+    expect(bagVerdictWords(pieces)).toMatch(/every file is as it was received/);
+  });
+
+  it('names what was altered, what is missing and what was added', () => {
+    const pieces = bagVerdict(made, [
+      { path: 'data/A/a.txt', sha256: 'b'.repeat(64) },
+      { path: 'data/A/c.txt', sha256: HASH }
+    ]);
+    expect(pieces).toEqual([
+      { path: 'data/A/a.txt', state: 'altered' },
+      { path: 'data/A/b.txt', state: 'missing' },
+      { path: 'data/A/c.txt', state: 'added' }
+    ]);
+    expect(bagVerdictWords(pieces)).toBe('The signature holds, but 3 files are not as received.');
   });
 });
 

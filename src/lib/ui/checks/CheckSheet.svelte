@@ -35,7 +35,7 @@
   <h2 id="sheet-title" class="mb-1 text-xl font-semibold">Before you submit</h2>
   <p class="mb-3">None of this keeps you from submitting. Look at each, or submit knowingly.</p>
   <ul class="mb-5 divide-y divide-base-300 border-y border-base-300">
-    {#each found as finding (finding.words)}
+    {#each found as finding, i (i)}
       <li class="flex items-start gap-3 py-2">
         <span class="min-w-0 flex-1 wrap-anywhere">{finding.words}</span>
         <a class="shrink-0 link py-0.5 text-sm" href="#{anchorOf(finding)}" onclick={(event) => jump(event, finding)}

@@ -1,0 +1,58 @@
+import { readFileSync } from 'node:fs';
+import { expect, expectAccessible, file, openFromList, submit, test } from './world';
+
+test('a receipt is kept with its round, taken away as a bag, verified by anyone, and an altered one is named', async ({
+  world
+}) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
+  await ilse.getByLabel('Add files to Also').setInputFiles(file('tides.txt', 'Low water at noon.'));
+  await expect(ilse.getByRole('link', { name: 'tides.txt' })).toBeVisible();
+  await submit(ilse, 'Submit round 1: 3 pieces');
+  await ilse.getByRole('link', { name: /^Receipt / }).click();
+  const sheet = ilse.getByRole('main');
+  await expect(sheet).toContainText('Field report, rock pools after the storm, round 1');
+  await expect(sheet).toContainText('On time');
+  await expect(sheet).toContainText('tides.txt');
+  await expectAccessible(ilse);
+
+  const download = async (name: string) => {
+    const coming = ilse.waitForEvent('download');
+    await ilse.getByRole('link', { name }).click();
+    return readFileSync(await (await coming).path());
+  };
+  const bag = await download('Everything, as a ZIP');
+  const signed = await download('The signed receipt alone');
+
+  const anyone = await world.window();
+  await anyone.goto(`${world.url}/verify`);
+  const main = anyone.getByRole('main');
+  const choose = (name: string, buffer: Buffer) =>
+    anyone
+      .getByLabel('Choose a receipt or a ZIP')
+      .setInputFiles({ name, mimeType: 'application/octet-stream', buffer });
+  await expect(anyone.getByLabel('Choose a receipt or a ZIP')).toBeEnabled();
+  // The page has what it needs by now.
+  await choose('receipt.zip', bag);
+  await expect(main).toContainText('The signature holds, and every file is as it was received.');
+  await expectAccessible(anyone);
+  await anyone.context().setOffline(true);
+  await choose('receipt.jws', signed);
+  await expect(main).toContainText('The signature holds.');
+
+  const altered = Buffer.from(bag);
+  altered.write('HIGH', altered.indexOf('Low water'), 'latin1');
+  await choose('altered.zip', altered);
+  await expect(main).toContainText('The signature holds, but one file is not as received.');
+  await expect(main.getByRole('listitem').filter({ hasText: 'tides.txt' })).toContainText(
+    'Altered since it was received'
+  );
+  const [header = '', , signature = ''] = signed.toString().split('.');
+  await choose(
+    'forged.jws',
+    Buffer.from(`${header}.${Buffer.from('{"version":1}').toString('base64url')}.${signature}`)
+  );
+  await expect(main).toContainText('The signature does not hold');
+  await choose('notes.txt', Buffer.from('no receipt at all'));
+  await expect(main).toContainText('There is no signed receipt in it');
+});

@@ -1,6 +1,5 @@
 <script lang="ts">
   import '../app.css';
-  import { invalidateAll } from '$app/navigation';
   import { page } from '$app/state';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
@@ -23,7 +22,9 @@
   setLook(lookAt);
   setReadShelf(readShelf);
   setZone(() => data.zone);
-  const uploads = new Uploads(() => void invalidateAll());
+  /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
+  const current = keepCurrent(() => runway.read());
+  const uploads = new Uploads(current.changed);
   setUploads(uploads);
   const follows = $derived(data.person !== null);
 
@@ -37,7 +38,6 @@
   /** What changes elsewhere shows here: in another tab, at the teacher's, when a moment passes. */
   $effect(() => {
     if (!follows) return;
-    const current = keepCurrent(() => runway.read());
     const leave = followLive(current.changed);
     return () => {
       leave();
@@ -48,12 +48,8 @@
   /** Links are being looked at behind this page: it is read again until all of them were. */
   $effect(() => {
     if (!page.data.looking) return;
-    const again = keepCurrent(() => runway.read());
-    const timer = setTimeout(again.changed, LOOKING);
-    return () => {
-      clearTimeout(timer);
-      again.stop();
-    };
+    const timer = setTimeout(current.changed, LOOKING);
+    return () => clearTimeout(timer);
   });
 
   async function ask(typed: string): Promise<Found[]> {

@@ -1,17 +1,20 @@
 /// <reference lib="webworker" />
 /**
- * Reads a ZIP through once, as it streams: the hash of each file, and the text of the signed receipt. Nothing is kept in
- * memory but that, so a bag may be as large as it likes.
+ * Reads a ZIP by its central directory: the hash of each file as it streams past, and the text of the signed receipt.
+ * Nothing else is kept in memory, so a bag may be as large as it likes.
  */
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import { Unzip, UnzipInflate, UnzipPassThrough, type UnzipFile } from 'fflate';
+import { BlobReader, configure, TextWriter, ZipReader, type FileEntry } from '@zip.js/zip.js';
 
 /** The signed receipt is text of a few thousand letters; more than this is none. */
 const LONGEST_RECEIPT = 4_000_000;
 const MOST_FILES = 10_000;
 
 export type Unpacked = { ok: true; files: Array<{ path: string; sha256: string }>; jws: string | null } | { ok: false };
+
+// This is a worker already.
+configure({ useWebWorkers: false });
 
 self.onmessage = async ({ data }: MessageEvent<Blob>) => {
   try {
@@ -22,35 +25,29 @@ self.onmessage = async ({ data }: MessageEvent<Blob>) => {
 };
 
 async function read(zip: Blob): Promise<Unpacked> {
+  const reader = new ZipReader(new BlobReader(zip));
+  const entries = (await reader.getEntries()).filter((entry): entry is FileEntry => !entry.directory);
+  if (entries.length > MOST_FILES) return { ok: false };
   const files: Array<{ path: string; sha256: string }> = [];
   let jws: string | null = null;
-  const unzip = new Unzip((file) => {
-    if (files.length >= MOST_FILES) throw new Error('There are too many files in it.');
-    follow(file, (path, hash, text) => {
-      files.push({ path, sha256: hash });
-      if (path === 'receipt.jws') jws = text;
-    });
-  });
-  unzip.register(UnzipInflate);
-  unzip.register(UnzipPassThrough);
-  const reader = zip.stream().getReader();
-  for (let part = await reader.read(); !part.done; part = await reader.read()) unzip.push(part.value);
-  unzip.push(new Uint8Array(0), true);
+  for (const entry of entries) {
+    // Told from the bag's own folder on.
+    const path = entry.filename.slice(entry.filename.indexOf('/') + 1);
+    files.push({ path, sha256: await hashOf(entry) });
+    if (path === 'receipt.jws' && entry.uncompressedSize < LONGEST_RECEIPT) jws = await entry.getData(new TextWriter());
+  }
+  await reader.close();
   return { ok: true, files, jws };
 }
 
-/** Hashes one file as it comes. Its path is told from the bag's own folder on. */
-function follow(file: UnzipFile, done: (path: string, sha256: string, text: string) => void): void {
-  if (file.name.endsWith('/')) return;
-  const path = file.name.slice(file.name.indexOf('/') + 1);
+async function hashOf(entry: FileEntry): Promise<string> {
   const hash = sha256.create();
-  const decoder = new TextDecoder();
-  let text = '';
-  file.ondata = (error, chunk, final) => {
-    if (error) throw error;
-    hash.update(chunk);
-    if (path === 'receipt.jws' && text.length < LONGEST_RECEIPT) text += decoder.decode(chunk, { stream: true });
-    if (final) done(path, bytesToHex(hash.digest()), text);
-  };
-  file.start();
+  await entry.getData(
+    new WritableStream<Uint8Array>({
+      write(part) {
+        hash.update(part);
+      }
+    })
+  );
+  return bytesToHex(hash.digest());
 }

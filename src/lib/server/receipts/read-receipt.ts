@@ -9,21 +9,25 @@ import { NotHere } from '../outcome';
  *
  * @throws NotHere when there is none of this number for this person
  */
-export async function readReceipt(person: Actor, number: string): Promise<{ receipt: Receipt; jws: string }> {
+export async function readReceipt(
+  person: Actor,
+  number: string
+): Promise<{ receipt: Receipt; jws: string; assignmentId: string }> {
   const [row] = await select(Row, RECEIPT, [number, person.id]);
   const relation = row && { courseRole: row.courseRole, ownsPacket: row.ownsPacket };
   if (!row || !relation || !may(person, 'read-round', relation)) throw new NotHere('This receipt');
-  return { receipt: row.receipt, jws: row.jws };
+  return { receipt: row.receipt, jws: row.jws, assignmentId: row.assignmentId };
 }
 
 const Row = z.object({
   receipt: Receipt,
   jws: z.string(),
+  assignmentId: z.string(),
   courseRole: z.enum(['student', 'teacher']).nullable(),
   ownsPacket: z.boolean()
 });
 const RECEIPT = `
-  select r.document as receipt, r.jws, e.role as "courseRole",
+  select r.document as receipt, r.jws, a.id as "assignmentId", e.role as "courseRole",
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as "ownsPacket"
   from receipts r join packets p on p.id = r.packet_id join assignments a on a.id = p.assignment_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null

@@ -80,6 +80,7 @@
       now
     })
   );
+  const receipt = $derived(rounds.find(({ no }) => no === custody.standing)?.receipt ?? null);
   const declared = $derived(custody.terms.settles === 'declared');
   const parts = $derived([
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
@@ -224,4 +225,16 @@
     </div>
   </div>
 </div>
-<FootBar {custody} {holding} {deliverables} {pieces} {coming} {found} courseZone={facts.zone} {zone} {now} {formKey} />
+<FootBar
+  {custody}
+  {holding}
+  {deliverables}
+  {pieces}
+  {coming}
+  {found}
+  {receipt}
+  courseZone={facts.zone}
+  {zone}
+  {now}
+  {formKey}
+/>

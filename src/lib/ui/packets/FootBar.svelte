@@ -22,12 +22,15 @@
     coming: number;
     /** What the student should look at before they submit. */
     found: readonly Finding[];
+    /** The number of the standing round's receipt. */
+    receipt: string | null;
     courseZone: string;
     zone: string;
     now: number;
     formKey: string;
   }
-  const { custody, holding, deliverables, pieces, coming, found, courseZone, zone, now, formKey }: Props = $props();
+  const { custody, holding, deliverables, pieces, coming, found, receipt, courseZone, zone, now, formKey }: Props =
+    $props();
 
   const terms = $derived(custody.terms);
   const declared = $derived(terms.settles === 'declared');
@@ -66,7 +69,10 @@
   <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3">
     <div class="text-lg"><Baton {holding} large /></div>
     <div class="text-sm">
-      {#if received}<p class="figures">{received}</p>{/if}
+      {#if received}<p class="figures">
+          {received}
+          {#if receipt}<a class="ml-2 link" href="/receipts/{receipt}">Receipt</a>{/if}
+        </p>{/if}
       {#if working && !declared}
         <p>
           {#if full}{full}{/if}

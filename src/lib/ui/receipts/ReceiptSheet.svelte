@@ -9,9 +9,11 @@
   interface Props {
     receipt: Receipt;
     zone: string;
+    /** Where the round lies. */
+    assignmentId: string;
   }
   /** What the school says that it received. */
-  const { receipt, zone }: Props = $props();
+  const { receipt, zone, assignmentId }: Props = $props();
   const { receivedAt, due, takeBack } = $derived(receipt);
   const timely = $derived(roundTimeliness(receipt.lateSeconds, due));
   const moment = (at: number) => `${absolute(at, zone, receivedAt).split(', ')[0]}, ${toTheSecond(at, zone)}`;
@@ -32,6 +34,7 @@
 </script>
 
 <article class="mx-auto max-w-4xl px-4 pt-6 pb-16">
+  <p class="mb-3 text-sm"><a class="link" href="/assignments/{assignmentId}#rounds">{receipt.assignment}</a></p>
   <p class="text-sm opacity-85">Receipt</p>
   <h1 class="figures text-3xl font-bold">{receipt.number}</h1>
   <p class="mt-1 text-lg">{receipt.assignment}, round {receipt.round}</p>
@@ -71,7 +74,8 @@
     <a class="btn" href="/receipts/{receipt.number}/jws" data-sveltekit-reload>The signed receipt alone</a>
   </div>
   <p class="mt-3 max-w-prose text-sm opacity-85">
-    The ZIP is a bag (BagIt): every file as it was received, with its hashes and the signed receipt. Anyone can verify
-    the signature with the keys at <a class="link" href="/.well-known/jwks.json" data-sveltekit-reload>jwks.json</a>.
+    The ZIP is a bag (BagIt): every file as it was received, with its hashes and the signed receipt. Anyone can
+    <a class="link" href="/verify">verify it</a>, here or with the keys at
+    <a class="link" href="/.well-known/jwks.json" data-sveltekit-reload>jwks.json</a>.
   </p>
 </article>

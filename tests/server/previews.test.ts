@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { buffer } from 'node:stream/consumers';
 import { Readable } from 'node:stream';
 import { PDFDocument } from 'pdf-lib';
-import { afterEach, describe, expect, it } from 'vitest';
+import { beforeEach, describe, expect, it } from 'vitest';
 import yazl from 'yazl';
 import { registerBlob } from '$server/blobs/register';
 import { storeBlob } from '$server/blobs/store';
@@ -14,11 +14,11 @@ import { openAsPdf } from '$server/materials/as-pdf';
 import { previewOf } from '$server/materials/preview';
 import { key } from './kit';
 
-const noProgram = config.officeProgram;
+const noProgram = '/no/such/program';
 const folder = mkdtempSync(join(tmpdir(), 'vendro-office-test-'));
 /** As if the machine had this program. */
 const useProgram = (officeProgram: string) => Object.assign(config, { officeProgram });
-afterEach(() => {
+beforeEach(() => {
   useProgram(noProgram);
 });
 

@@ -56,3 +56,24 @@ test('a receipt is kept with its round, taken away as a bag, verified by anyone,
   await choose('notes.txt', Buffer.from('no receipt at all'));
   await expect(main).toContainText('There is no signed receipt in it');
 });
+
+test('a receipt is its student’s and their teachers’: nobody else finds it, its ZIP or its signature', async ({
+  world
+}) => {
+  const [receipt] = await world.sql(
+    `select r.number from receipts r join packets p on p.id = r.packet_id join party_members m on m.party_id = p.party_id
+     join people s on s.id = m.person_id where s.handle = 'ilse' limit 1`
+  );
+  const address = `${world.url}/receipts/${String(receipt?.number)}`;
+  const status = async (handle: string | null, path: string) => {
+    const page = handle === null ? await world.window() : await world.as(handle);
+    return (await page.request.get(address + path, { maxRedirects: 0 })).status();
+  };
+  for (const path of ['', '/bag', '/jws']) {
+    expect(await status('ilse', path)).toBe(200);
+    expect(await status('teodor', path)).toBe(404);
+    expect(await status(null, path)).toBe(303);
+  }
+  const keys = await (await world.window()).request.get(`${world.url}/.well-known/jwks.json`);
+  expect(await keys.json()).toMatchObject({ keys: [{ kty: 'OKP', crv: 'Ed25519', use: 'sig' }] });
+});

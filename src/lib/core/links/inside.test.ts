@@ -1,4 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { webAddress } from './address';
 import { linksInside, MOST_INSIDE } from './inside';
 
 describe('links inside a document', () => {
@@ -27,5 +29,23 @@ describe('links inside a document', () => {
   it('are as many as are looked at', () => {
     const text = Array.from({ length: 60 }, (_, i) => `https://shore.example/${i}`).join(' ');
     expect(linksInside([], text)).toHaveLength(MOST_INSIDE);
+  });
+});
+
+describe('of any text', () => {
+  it('are addresses that a page can have, each once, whatever surrounds them', () => {
+    const address = fc.webUrl({ withQueryParameters: true });
+    const around = fc.constantFrom(' ', '\n', ' (', ') ', '. ', ', ', '" ', '**', '<', '>');
+    fc.assert(
+      fc.property(fc.array(fc.tuple(around, fc.oneof(address, fc.string())), { maxLength: 30 }), (parts) => {
+        const found = linksInside([], parts.flat().join(''));
+        expect(new Set(found).size).toBe(found.length);
+        expect(found.length).toBeLessThanOrEqual(MOST_INSIDE);
+        for (const one of found) {
+          expect(webAddress(one)).toBe(one);
+          expect(one).not.toContain('#');
+        }
+      })
+    );
   });
 });

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { copyName } from './copy-name';
 import { inStoreOrder, STORE_TROUBLES, storeTroubleWords, type StoreEntry } from './outside';
@@ -40,5 +41,22 @@ describe('a store elsewhere', () => {
     const words = STORE_TROUBLES.map(storeTroubleWords);
     expect(new Set(words).size).toBe(STORE_TROUBLES.length);
     for (const text of words) expect(text.split('. ').length, text).toBeGreaterThanOrEqual(1);
+  });
+});
+
+describe('of any file', () => {
+  it('a copy has a name that is free, and keeps the ending', () => {
+    const name = fc
+      .tuple(fc.stringMatching(/^[a-z ,]{1,20}$/), fc.constantFrom('', '.txt', '.docx'))
+      .map((of) => of.join(''));
+    fc.assert(
+      fc.property(name, fc.nat({ max: 6 }), (original, times) => {
+        const taken = [original];
+        for (let i = 0; i <= times; i++) taken.push(copyName(taken[i % taken.length] ?? original, taken));
+        expect(new Set(taken).size).toBe(taken.length);
+        const ending = /\.[a-z]+$/.exec(original)?.[0] ?? '';
+        for (const one of taken) expect(one.endsWith(ending)).toBe(true);
+      })
+    );
   });
 });

@@ -32,11 +32,12 @@ test('from set to settled: attach, submit, take back, submit again, mark, hear b
   await expect(odile.getByRole('status')).toContainText('The student sees nothing of it');
   await ilse.reload();
   await expect(ilse.getByText('The barnacle line')).toHaveCount(0);
+  // An open page of the assignment would show what comes back, and it would be read.
+  await ilse.goto(`${world.url}/desk`);
   await odile.getByRole('button', { name: 'Return as settled' }).click();
   await expect(odile).toHaveURL(/\/marking\//);
   await expect(odile.getByRole('heading', { level: 1 })).not.toHaveText('Ilse Varga');
 
-  await ilse.goto(`${world.url}/desk`);
   await expect(ilse.getByRole('link', { name: /Zonation diagram/ })).toContainText('13.5 of 15');
   await open(ilse, 'Zonation diagram');
   await expect(ilse.getByText('The barnacle line is right.')).toBeVisible();

@@ -11,10 +11,12 @@ const OF_ILSE = [
   '/courses/tidal-ecology/roster',
   '/join',
   '/signed-in',
-  '/search?q=shore',
   '/shelf',
   '/shelf?bin',
-  '/shelf/store'
+  '/shelf/store',
+  '/verify',
+  // The last one: the journey goes on from there.
+  '/search?q=shore'
 ];
 const OF_ODILE = [
   '/marking',

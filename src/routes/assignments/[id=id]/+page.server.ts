@@ -36,7 +36,7 @@ import { classActions } from './class-actions';
 import { addLink, giveUp, PlaceId, takeFiles, useAsArrived } from './gather-actions';
 import type { Actions, RequestEvent } from './$types';
 
-export const load = async ({ locals, params, url }) => {
+export const load = async ({ locals, params, url, isDataRequest }) => {
   const person = signedIn(locals, url);
   const assignment = await orNotFound(readAssignment(person, params.id));
   if (assignment.role === 'teacher')
@@ -49,7 +49,8 @@ export const load = async ({ locals, params, url }) => {
     wantsOwnSite ? declaredSite(person) : null
   ]);
   if (!packet.custody.opened) await openAssignment(person, { assignmentId: params.id });
-  if (packet.unread) await noteResultSeen(person, params.id);
+  // A page that reads itself anew may lie behind another: there the browser tells when somebody looks (`seen`).
+  if (packet.unread && !isDataRequest) await noteResultSeen(person, params.id);
   const submitted = packet.rounds.flatMap(({ pieces }) => pieces);
   // Both are asked, whatever the first one answers.
   const looking = [tend(packet.pieces, 'pieces'), tend(submitted, 'round_pieces')].includes(true);
@@ -129,6 +130,10 @@ export const actions = {
   dropRevision: (event) => act(event, z.object({}), dropRevision),
   declareDone: (event) => act(event, z.object({}), declareDone),
   withdrawDeclaration: (event) => act(event, z.object({}), withdrawDeclaration),
+  seen: async ({ locals, params, url }) => {
+    await noteResultSeen(signedIn(locals, url), params.id);
+    return { done: true };
+  },
   tick: ({ locals, params, url, request }) =>
     handleForm(request, TickForm, async (tick) => {
       await tickMustDo(signedIn(locals, url), { assignmentId: params.id, ...tick });

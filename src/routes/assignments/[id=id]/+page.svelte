@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { applyAction, deserialize } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
   import { setPlacing } from '$ui/packets/placing';
@@ -17,12 +18,26 @@
     await applyAction(deserialize(await answer.text()));
     await invalidateAll();
   });
+  /** What came back counts as read once somebody can see it, not when a page behind another reads itself anew. */
+  let visible = $state(false);
+  const look = () => (visible = document.visibilityState === 'visible');
+  onMount(look);
+  const unread = $derived(data.view === 'student' && data.packet.unread ? data.facts.assignmentId : null);
+  $effect(() => {
+    if (unread === null || !visible) return;
+    const headers = { 'x-sveltekit-action': 'true' };
+    // Where it fails, it still counts as unread, and the next visit tells.
+    void fetch(`/assignments/${unread}?/seen`, { method: 'POST', body: new FormData(), headers }).catch(
+      () => undefined
+    );
+  });
   const problems = $derived([
     ...(form?.problem ? [form.problem] : []),
     ...(form?.refusedFiles ?? []).map(({ name, words }) => (name ? `${name}: ${words}` : words))
   ]);
 </script>
 
+<svelte:document onvisibilitychange={look} />
 <svelte:head><title>{data.facts.title} · Vendro</title></svelte:head>
 {#if data.view === 'student'}
   <StudentAssignment

@@ -54,7 +54,7 @@ function list(path: string, request: IncomingMessage, response: ServerResponse, 
   const rows: string[] = [];
   if (file) rows.push(entry(path, file === SLOW ? SLOW_SIZE : statSync(join(FOLDER, file)).size, newest));
   else if (!LAYOUT[folder]) return void response.writeHead(404).end();
-  else rows.push(entry(folder, null, newest), ...(request.headers.depth === '0' ? [] : inside(folder, newest)));
+  else rows.push(...(request.headers.depth === '0' ? [] : inside(folder, newest)), entry(folder, null, newest));
   const xml = `<?xml version="1.0"?><d:multistatus xmlns:d="DAV:">${rows.join('')}</d:multistatus>`;
   response.writeHead(207, { 'content-type': 'application/xml; charset=utf-8' }).end(xml);
 }

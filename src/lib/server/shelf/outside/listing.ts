@@ -21,9 +21,11 @@ export async function listFolder(client: WebDAVClient, path: string, signal: Abo
   const headers = { Accept: 'application/xml', Depth: '1' };
   const answer = await client.customRequest(folder, { method: 'PROPFIND', headers, signal });
   const rows = await parsed(await textWithin(bodyOf(answer)));
-  // The first row is the folder itself, under the whole path that it has on its server.
-  const own = pathOf(rows[0]);
-  return rows.slice(1).map((row) => entryOf(row, own, folder));
+  if (rows.length === 0) throw new NoListing('The listing is empty.');
+  const placed = rows.map((row) => ({ row, path: pathOf(row) }));
+  // One row, anywhere among them, is the folder itself: no path below it is as short.
+  const own = Math.min(...placed.map(({ path }) => path.length));
+  return placed.filter(({ path }) => path.length > own).map(({ row, path }) => entryOf(row, path, folder));
 }
 
 /** The client's own type of an answer leaves out that its body is a stream. */
@@ -51,12 +53,11 @@ async function parsed(xml: string): Promise<DAVResultResponse[]> {
   }
 }
 
-function entryOf(row: DAVResultResponse, own: string, folder: string): StoreEntry {
-  const path = pathOf(row);
+/** @param path the whole one that it has on its server */
+function entryOf(row: DAVResultResponse, path: string, folder: string): StoreEntry {
   const props = row.propstat?.prop;
   const isFolder = typeof props?.resourcetype === 'object' && 'collection' in props.resourcetype;
-  const within = path.startsWith(own) ? path.slice(own.length) : path.slice(path.lastIndexOf('/', path.length - 2) + 1);
-  const name = within.replace(/\/$/, '');
+  const name = path.replace(/\/$/, '').split('/').at(-1) ?? '';
   const at = Date.parse(String(props?.getlastmodified ?? ''));
   return {
     path: folder + name,
@@ -68,8 +69,7 @@ function entryOf(row: DAVResultResponse, own: string, folder: string): StoreEntr
 }
 
 /** The path of a row; its address may be whole or only the path (section 8.3). */
-function pathOf(row: DAVResultResponse | undefined): string {
-  if (!row) throw new NoListing('The listing is empty.');
+function pathOf(row: DAVResultResponse): string {
   try {
     return decodeURIComponent(new URL(row.href, 'http://store').pathname);
   } catch (error) {

@@ -1,7 +1,6 @@
 import { createCipheriv, createDecipheriv, randomBytes } from 'node:crypto';
-import { mkdir, open, readFile } from 'node:fs/promises';
-import { dirname, join } from 'node:path';
 import { config } from './config';
+import { keyFile, once } from './key-file';
 
 const NONCE = 12;
 const TAG = 16;
@@ -27,20 +26,7 @@ export async function unseal(sealed: Buffer, context: string): Promise<string> {
   return Buffer.concat([decipher.update(sealed.subarray(NONCE + TAG)), decipher.final()]).toString('utf8');
 }
 
-let known: Promise<Buffer> | null = null;
-const key = () => (known ??= findKey());
-
-/** From VENDRO_SECRET where it is set; else from a file beside the blobs that only this user reads, made once. */
-async function findKey(): Promise<Buffer> {
-  if (config.secret !== null) return Buffer.from(config.secret, 'hex');
-  const path = join(dirname(config.blobFolder), 'secret.key');
-  await mkdir(dirname(path), { recursive: true });
-  try {
-    const file = await open(path, 'wx', 0o600);
-    await file.writeFile(randomBytes(32));
-    await file.sync().finally(() => file.close());
-  } catch (error) {
-    if (!(error instanceof Error && 'code' in error && error.code === 'EEXIST')) throw error;
-  }
-  return readFile(path);
-}
+/** From VENDRO_SECRET where it is set; else from a file in the data folder. */
+const key = once(async () =>
+  config.secret !== null ? Buffer.from(config.secret, 'hex') : keyFile('secret.key', async () => randomBytes(32))
+);

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { sizeText } from '../packets/piece-rules';
+import { piecesText } from '../packets/places';
 import { span } from '../time/words';
 
 const Count = z.number().int().min(0).max(100_000);
@@ -56,7 +57,7 @@ export function wantsWords(wants: Wants, named: string | null = null): string[] 
 
 /** How a number of each measure is said: "800 words", "1 page". */
 export const UNITS = {
-  howMany: (n: number) => (n === 1 ? '1 piece' : `${n} pieces`),
+  howMany: piecesText,
   words: (n: number) => (n === 1 ? '1 word' : `${n.toLocaleString('en-GB')} words`),
   pages: (n: number) => (n === 1 ? '1 page' : `${n} pages`),
   seconds: (n: number) => span(n * 1000)

@@ -1,5 +1,5 @@
 import { addressText, liesOn } from '../links/address';
-import { isFine } from '../links/verdict';
+import { isDoubtful } from '../links/verdict';
 import { insideText, verdictText } from '../links/words';
 import type { PieceView } from '../packets/views';
 import type { Check, Finding, Situation } from './check';
@@ -13,11 +13,10 @@ export const links: Check = {
 function unopened(piece: PieceView): Finding[] {
   const at = { place: piece.deliverableId };
   if (piece.kind === 'link') {
-    if (!piece.look || isFine(piece.look.verdict) || piece.knowingly) return [];
+    if (!piece.look || !isDoubtful(piece.look) || piece.knowingly) return [];
     return [{ words: `${piece.name}: ${verdictText(piece.look.verdict).toLowerCase()}.`, at }];
   }
-  const doubtful = piece.links?.some(({ verdict }) => verdict !== null && !isFine(verdict)) ?? false;
-  return doubtful ? [{ words: `${piece.name}: ${insideText(piece.links ?? [])}.`, at }] : [];
+  return piece.links?.some(isDoubtful) ? [{ words: `${piece.name}: ${insideText(piece.links)}.`, at }] : [];
 }
 
 function elsewhere(piece: PieceView, { deliverables, ownSite }: Situation): Finding[] {

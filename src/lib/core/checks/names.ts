@@ -1,3 +1,4 @@
+import { partName } from '../materials/file-kinds';
 import { askedPieces, type Check } from './check';
 
 /** Files are called what the brief wants. Of several in one place, each has to begin so. */
@@ -7,7 +8,7 @@ export const names: Check = {
     askedPieces(situation).flatMap(({ piece, place, at }) => {
       const wanted = place.named;
       if (piece.kind !== 'file' || !wanted) return [];
-      const stem = piece.name.replace(/\.[a-z0-9]{1,8}$/i, '');
+      const [stem] = partName(piece.name);
       const several = place.wants.howMany?.to !== 1;
       if (stem === wanted || (several && stem.startsWith(wanted))) return [];
       return [{ words: `${piece.name} is not named as the brief wants: ${wanted}.`, at }];

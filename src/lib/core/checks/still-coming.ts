@@ -3,13 +3,12 @@ import type { Check } from './check';
 /** Nothing is on its way any more that a round submitted now would go without. */
 export const stillComing: Check = {
   name: 'still-coming',
-  find: ({ coming }) =>
-    coming === 0
-      ? []
-      : [
-          {
-            words: `${coming === 1 ? '1 file is' : `${coming} files are`} still on ${coming === 1 ? 'its' : 'their'} way. A round submitted now goes without ${coming === 1 ? 'it' : 'them'}.`,
-            at: { part: 'packet' }
-          }
-        ]
+  find: ({ coming }) => (coming === 0 ? [] : [{ words: comingWords(coming), at: { part: 'packet' } }])
 };
+
+/** What is still on its way, and what submitting now means for it. */
+export function comingWords(count: number): string {
+  return count === 1
+    ? '1 file is still on its way. A round submitted now goes without it.'
+    : `${count} files are still on their way. A round submitted now goes without them.`;
+}

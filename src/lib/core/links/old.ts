@@ -1,4 +1,4 @@
-import type { Moment } from '../time/moment';
+import { HOUR, MINUTE, type Moment } from '../time/moment';
 import type { Verdict } from './verdict';
 
 /**
@@ -10,6 +10,5 @@ export function isOld(verdict: Verdict | null, at: Moment | null, now: Moment): 
   return at === null || now - at >= (verdict === 'not-now' ? SOON : LATER);
 }
 
-const MINUTE = 60_000;
 const SOON = 20 * MINUTE;
-const LATER = 12 * 60 * MINUTE;
+const LATER = 12 * HOUR;

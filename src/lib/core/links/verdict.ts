@@ -85,6 +85,9 @@ export function isFrontPage(address: string): boolean {
 /** True where a teacher reads the work when they follow the link. */
 export const isFine = (verdict: Verdict) => verdict === 'opens';
 
+/** Whether a look was taken and met something else than the work. */
+export const isDoubtful = ({ verdict }: { verdict: Verdict | null }) => verdict !== null && !isFine(verdict);
+
 const pathOf = (address: string) => {
   const { pathname, search } = new URL(address);
   return pathname + search;

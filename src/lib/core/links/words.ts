@@ -1,5 +1,5 @@
 import type { Moment } from '../time/moment';
-import { isFine, type Verdict } from './verdict';
+import { isDoubtful, type Verdict } from './verdict';
 
 /** What was there when an address was looked at, as both sides see it. */
 export interface LinkLook {
@@ -29,7 +29,7 @@ export function verdictWords(verdict: Verdict): string {
 /** How many links a document holds, and how many of them do not open for everyone. */
 export function insideText(links: ReadonlyArray<{ verdict: Verdict | null }>): string {
   const count = links.length === 1 ? '1 link inside' : `${links.length} links inside`;
-  const doubtful = links.filter(({ verdict }) => verdict !== null && !isFine(verdict));
+  const doubtful = links.filter(isDoubtful);
   const [first] = doubtful;
   if (!first?.verdict) return count;
   if (doubtful.length > 1) return `${count}; ${doubtful.length} of them do not open for everyone`;

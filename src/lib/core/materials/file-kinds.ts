@@ -36,6 +36,12 @@ export function endingOf(name: string): string {
   return /\.([a-z0-9]{1,8})$/i.exec(name)?.[1]?.toLowerCase() ?? '';
 }
 
+/** A name parted before its ending: "report.docx" into "report" and ".docx". */
+export function partName(name: string): [stem: string, ending: string] {
+  const ending = /\.[a-z0-9]{1,8}$/i.exec(name)?.[0] ?? '';
+  return [name.slice(0, name.length - ending.length), ending];
+}
+
 const spelling = (ending: string) => SPELLINGS[ending] ?? ending;
 const SPELLINGS: Record<string, string> = {
   jpeg: 'jpg',

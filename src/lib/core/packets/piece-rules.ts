@@ -1,3 +1,5 @@
+import { partName } from '../materials/file-kinds';
+
 /** How many pieces a packet holds at most; far beyond any brief, and a bound on every page that lists them. */
 export const MOST_PIECES = 200;
 /** Longest file name, in characters: what common file systems take. */
@@ -41,7 +43,7 @@ export function keepableName(given: string): string | null {
 
 /** A new name with the ending of the old one, which says what kind of file it is, unless it has that ending already. */
 export function withEnding(name: string, old: string): string {
-  const ending = /\.[a-z0-9]{1,8}$/i.exec(old)?.[0] ?? '';
+  const [, ending] = partName(old);
   return name.toLowerCase().endsWith(ending.toLowerCase()) ? name : `${name}${ending}`;
 }
 

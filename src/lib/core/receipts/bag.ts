@@ -1,3 +1,4 @@
+import { partName } from '../materials/file-kinds';
 import type { Moment } from '../time/moment';
 import type { Receipt } from './receipt';
 
@@ -17,9 +18,9 @@ export function payloadOf(receipt: Pick<Receipt, 'pieces'>): Payload[] {
   return receipt.pieces.flatMap((piece) => {
     if (piece.kind !== 'file') return [];
     const folder = safe(piece.place ?? 'Also');
-    let path = `data/${folder}/${safe(piece.name)}`;
-    for (let no = 2; taken.has(path.toLowerCase()); no++)
-      path = `data/${folder}/${safe(piece.name).replace(/(\.[a-z0-9]{1,8})?$/i, ` (${no})$1`)}`;
+    const [stem, ending] = partName(safe(piece.name));
+    let path = `data/${folder}/${stem}${ending}`;
+    for (let no = 2; taken.has(path.toLowerCase()); no++) path = `data/${folder}/${stem} (${no})${ending}`;
     taken.add(path.toLowerCase());
     return [{ path, size: piece.size, sha256: piece.sha256 }];
   });

@@ -22,6 +22,11 @@ export function absolute(moment: Moment, zone: string, now: Moment): string {
 
 const said = new Map<string, string>();
 
+/** A moment with its day and to the second: "Wed 10 Mar, 21:14:07". */
+export function dayToTheSecond(moment: Moment, zone: string, now: Moment): string {
+  return `${absolute(moment, zone, now).split(', ')[0]}, ${toTheSecond(moment, zone)}`;
+}
+
 /** Time of day to the second, for receipts: "21:14:07". */
 export function toTheSecond(moment: Moment, zone: string): string {
   return dateFormat(zone, 'seconds').format(moment);

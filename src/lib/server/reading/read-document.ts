@@ -13,8 +13,6 @@ import { officeLinks } from './office-links';
 import { readPdf } from './read-pdf';
 import { readWriting } from './read-writing';
 
-/** Raised when reading learns more: what an older one read is then read again. */
-const BY = 1;
 /** A larger document is not read: it would be held in memory. */
 const LARGEST = 30_000_000;
 /** Text beyond this is not kept. */
@@ -42,26 +40,22 @@ export function isReadable(file: { name: string; mediaType: string }): boolean {
 }
 
 /**
- * Reads a document once and keeps what it says for its blob. One that cannot be read says nothing.
+ * Reads a document once and keeps what it says for its blob. One that cannot be read says nothing. What is no longer
+ * kept is read again by the next page that shows the document.
  *
  * Documents without words that can be read (pictures, archives) say nothing either.
  */
 export async function readDocument(file: { name: string; mediaType: string; sha256: string }): Promise<Reading> {
-  const [known] = await select(Row, 'select text, pages, links from blob_readings where sha256 = $1 and by = $2', [
-    file.sha256,
-    BY
-  ]);
+  const [known] = await select(Row, 'select text, pages, links from blob_readings where sha256 = $1', [file.sha256]);
   if (known) return known;
   const raw = await readNow(file);
   const text = raw.text.replaceAll('\0', ' ').slice(0, LONGEST_TEXT);
   const reading = { text, pages: raw.pages, links: linksInside(raw.targets, text) };
   const words = wordCount(text);
   await execute(
-    `insert into blob_readings (sha256, by, text, pages, links, words, text_sha256)
-     select sha256, $2, $3, $4, $5, $6, $7 from blobs where sha256 = $1
-     on conflict (sha256) do update set by = excluded.by, text = excluded.text, pages = excluded.pages,
-       links = excluded.links, words = excluded.words, text_sha256 = excluded.text_sha256`,
-    [file.sha256, BY, text, reading.pages, reading.links, words, words >= FEWEST_WORDS ? textHash(text) : null]
+    `insert into blob_readings (sha256, text, pages, links, words, text_sha256)
+     select sha256, $2, $3, $4, $5, $6 from blobs where sha256 = $1 on conflict do nothing`,
+    [file.sha256, text, reading.pages, reading.links, words, words >= FEWEST_WORDS ? textHash(text) : null]
   );
   return reading;
 }

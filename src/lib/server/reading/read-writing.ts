@@ -1,5 +1,5 @@
 import { readArchive } from '../blobs/archive';
-import { officeLinks } from './office-links';
+import { holdsLinks, linksIn } from './office-links';
 import { paragraphs } from './paragraphs';
 import type { Raw } from './read-document';
 
@@ -8,11 +8,11 @@ const MOST_PARAGRAPHS = 20_000;
 
 /** The text of a DOCX (ECMA-376, WordprocessingML), a line for each paragraph, notes last, and what it links to. */
 export async function readWriting(path: string): Promise<Raw> {
-  const files = await readArchive(path, (name) => PARTS.includes(name), MOST_BYTES);
+  const files = await readArchive(path, (name) => PARTS.includes(name) || holdsLinks(name), MOST_BYTES);
   const text = PARTS.flatMap((part) =>
     paragraphs(files.get(part)?.toString('utf8') ?? '', { paragraph: 'w:p', text: 'w:t' }, MOST_PARAGRAPHS)
   ).join('\n');
-  return { text, pages: null, targets: await officeLinks(path) };
+  return { text, pages: null, targets: linksIn(files) };
 }
 
 const PARTS = ['word/document.xml', 'word/footnotes.xml', 'word/endnotes.xml'];

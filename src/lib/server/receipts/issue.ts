@@ -37,10 +37,11 @@ export async function issueReceipt(packet: OpenPacket, round: number): Promise<s
     pieces
   });
   const text = JSON.stringify(receipt);
-  const { jws, kid } = await signForSchool(text);
+  const { jws, jwk } = await signForSchool(text);
   await execute(
-    `insert into receipts (number, packet_id, round_no, document, jws, kid, at) values ($1, $2, $3, $4, $5, $6, $7)`,
-    [number, packet.id, round, text, jws, kid, new Date(receipt.receivedAt)],
+    `with key as (insert into signing_keys (kid, jwk, made_at) values ($6, $8, $7) on conflict do nothing)
+     insert into receipts (number, packet_id, round_no, document, jws, kid, at) values ($1, $2, $3, $4, $5, $6, $7)`,
+    [number, packet.id, round, text, jws, jwk.kid, new Date(receipt.receivedAt), JSON.stringify(jwk)],
     packet.tx
   );
   return number;

@@ -15,28 +15,19 @@ export function copyOnShelf(
 ): Promise<Outcome<{ fileId: string }, PieceRefusal>> {
   return inTransaction(async (tx) => {
     const file = await ownFile(person, input.fileId, tx);
+    const { folderId } = file;
     const beside = await select(
-      z.object({ name: z.string(), folderId: z.string().nullable() }),
-      `select b.name, b.folder_id as "folderId" from shelf_files f
-       join shelf_files b on b.owner_id = f.owner_id and b.folder_id is not distinct from f.folder_id
-       where f.id = $1 and b.binned_at is null`,
-      [file.id],
+      z.object({ name: z.string() }),
+      `select name from shelf_files
+       where owner_id = $1 and folder_id is not distinct from $2::uuid and binned_at is null`,
+      [person.id, folderId],
       tx
     );
-    const name = keepableName(
-      copyName(
-        file.name,
-        beside.map((one) => one.name)
-      )
-    );
+    const taken = beside.map(({ name }) => name);
+    const name = keepableName(copyName(file.name, taken));
     if (name === null) return { ok: false, why: 'name-too-long' };
-    const folderId = beside[0]?.folderId ?? null;
-    const { fileId } = await putOnShelf(
-      person,
-      { name, blob: file, came: 'copy', folder: folderId === null ? null : { folderId } },
-      clock.now(),
-      tx
-    );
+    const folder = folderId === null ? null : { folderId };
+    const { fileId } = await putOnShelf(person, { name, blob: file, came: 'copy', folder }, clock.now(), tx);
     return { ok: true, fileId };
   });
 }

@@ -7,6 +7,7 @@ const Row = z.object({
   id: z.string(),
   owner: z.string(),
   name: z.string(),
+  folderId: z.string().nullable(),
   version: z.number(),
   sha256: z.string(),
   size: z.number(),
@@ -27,6 +28,6 @@ export async function ownFile(person: Actor, fileId: string, tx?: Tx): Promise<O
 }
 
 const OWN_FILE = `
-  select f.id, f.owner_id as owner, f.name, f.version, f.sha256, b.size::float8 as size, b.media_type as "mediaType",
+  select f.id, f.owner_id as owner, f.name, f.folder_id as "folderId", f.version, f.sha256, b.size::float8 as size, b.media_type as "mediaType",
     f.binned_at is not null as binned
   from shelf_files f join blobs b on b.sha256 = f.sha256 where f.id = $1`;

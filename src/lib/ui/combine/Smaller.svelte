@@ -1,5 +1,6 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
+  import { partName } from '$core/materials/file-kinds';
   import { sizeText, withEnding } from '$core/packets/piece-rules';
   import type { FilePiece } from '$core/packets/views';
   import { getUploads } from '$ui/uploads/uploads.svelte';
@@ -57,7 +58,7 @@
 
   function put() {
     for (const { piece, blob } of made) {
-      const name = withEnding(piece.name.replace(/\.[a-z0-9]{1,8}$/i, ''), 'x.jpg');
+      const name = withEnding(partName(piece.name)[0], 'x.jpg');
       const file = new File([blob], name, { type: 'image/jpeg' });
       const bound = { assignment: assignmentId, deliverable: place.id, came: 'combined' as const, instead: [piece.id] };
       uploads.add([file], bound, largest);

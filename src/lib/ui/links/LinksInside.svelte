@@ -1,7 +1,7 @@
 <script lang="ts">
   import { CircleCheck, TriangleAlert } from '@lucide/svelte';
   import { addressText } from '$core/links/address';
-  import { isFine } from '$core/links/verdict';
+  import { isDoubtful } from '$core/links/verdict';
   import { insideText, verdictText } from '$core/links/words';
   import type { LinkInside } from '$core/packets/views';
   import { absolute } from '$core/time/words';
@@ -10,18 +10,17 @@
   /** Where a document leads to, and what a stranger met there. What does not open stands first. */
   const { links }: { links: readonly LinkInside[] } = $props();
   const zone = getZone();
-  const doubtful = ({ verdict }: LinkInside) => verdict !== null && !isFine(verdict);
-  const shown = $derived([...links.filter(doubtful), ...links.filter((link) => !doubtful(link))]);
+  const shown = $derived([...links.filter(isDoubtful), ...links.filter((link) => !isDoubtful(link))]);
 </script>
 
 <details class="pl-8 text-sm">
-  <summary class="cursor-pointer py-1 {links.some(doubtful) ? 'border-l-4 border-accent pl-3 font-medium' : ''}"
+  <summary class="cursor-pointer py-1 {links.some(isDoubtful) ? 'border-l-4 border-accent pl-3 font-medium' : ''}"
     >{insideText(links)}</summary
   >
   <ul class="grid gap-1 py-1">
     {#each shown as link (link.url)}
       <li class="flex flex-wrap items-center gap-x-2">
-        {#if doubtful(link)}<TriangleAlert size={16} strokeWidth={1.75} class="text-error" aria-hidden="true" />
+        {#if isDoubtful(link)}<TriangleAlert size={16} strokeWidth={1.75} class="text-error" aria-hidden="true" />
         {:else if link.verdict}<CircleCheck size={16} strokeWidth={1.75} class="text-success" aria-hidden="true" />{/if}
         <a class="link wrap-anywhere" href={link.url} target="_blank" rel="noopener noreferrer"
           >{addressText(link.url)}</a

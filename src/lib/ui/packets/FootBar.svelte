@@ -1,6 +1,7 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
   import type { Finding } from '$core/checks/check';
+  import { comingWords } from '$core/checks/still-coming';
   import { findingsText } from '$core/checks/words';
   import CheckSheet from '$ui/checks/CheckSheet.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
@@ -48,6 +49,8 @@
   const scripted = whenScripted();
   let sheet = $state<ReturnType<typeof CheckSheet>>();
   let form = $state<HTMLFormElement>();
+  /** The sheet comes first where something is open. */
+  const first = $derived(scripted.yes && found.length > 0);
   const submits = $derived(maySubmit.ok ? `Submit round ${next}: ${piecesText(pieces.length)}` : null);
 
   /** "Received 21:14:07, 45 min before it was due." */
@@ -76,17 +79,13 @@
       {#if working && !declared}
         <p>
           {#if full}{full}{/if}
-          {#if found.length > 0 && scripted.yes}<button
-              type="button"
-              class="link {full ? 'ml-2' : ''}"
-              onclick={() => sheet?.open()}>{findingsText(found.length)}</button
+          {#if first}<button type="button" class="link {full ? 'ml-2' : ''}" onclick={() => sheet?.open()}
+              >{findingsText(found.length)}</button
             >{/if}
         </p>
         {#if coming > 0}
           <p class="font-semibold">
-            {coming === 1
-              ? '1 file is still on its way: a round submitted now goes without it'
-              : `${coming} files are still on their way: a round submitted now goes without them`}
+            {comingWords(coming)}
           </p>
         {/if}
         <p class={timely.tone === 'overdue' ? 'font-semibold text-error' : ''}>
@@ -114,13 +113,12 @@
             >{/if}
           <form bind:this={form} method="post" action="?/submit" use:act={(on) => (busy = on)}>
             <input type="hidden" name="key" value={formKey} />
-            {#if scripted.yes && found.length > 0}
-              <button type="button" class="btn btn-primary" disabled={busy} onclick={() => sheet?.open()}
-                >{submits}</button
-              >
-            {:else}
-              <button class="btn btn-primary" disabled={busy}>{submits}</button>
-            {/if}
+            <button
+              type={first ? 'button' : 'submit'}
+              class="btn btn-primary"
+              disabled={busy}
+              onclick={first ? () => sheet?.open() : undefined}>{submits}</button
+            >
           </form>
         {:else}
           <p class="max-w-sm text-sm">{refusalWords(maySubmit.why)}</p>

@@ -6,6 +6,7 @@
   import { sizeText } from '$core/packets/piece-rules';
   import type { PieceView } from '$core/packets/views';
   import { act } from '$ui/forms/act';
+  import IconButton from '$ui/forms/IconButton.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import LinkFound from '$ui/links/LinkFound.svelte';
   import LinksInside from '$ui/links/LinksInside.svelte';
@@ -67,32 +68,26 @@
       <span class="figures text-sm whitespace-nowrap opacity-80"
         >{#if piece.kind === 'file'}{sizeText(piece.size)}{/if}</span
       >
-      <button
-        class="btn btn-square btn-ghost btn-sm"
-        aria-label="Look at {piece.name} here"
+      <IconButton
+        icon={Eye}
+        label="Look at {piece.name} here"
         title="Look at it here"
-        aria-expanded={shown === 'peek'}
+        expanded={shown === 'peek'}
         disabled={!scripted.yes}
         onclick={() => toggle('peek')}
-      >
-        <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
-      </button>
+      />
       {#if editable}
-        <button
-          class="btn btn-square btn-ghost btn-sm"
-          aria-label="Rename or move {piece.name}"
+        <IconButton
+          icon={Pencil}
+          label="Rename or move {piece.name}"
           title="Rename it, move it, write a word beside it"
-          aria-expanded={shown === 'change'}
+          expanded={shown === 'change'}
           disabled={!scripted.yes}
           onclick={() => toggle('change')}
-        >
-          <Pencil size={18} strokeWidth={1.75} aria-hidden="true" />
-        </button>
+        />
         <form method="post" action="?/removePiece" use:act>
           <input type="hidden" name="pieceId" value={piece.id} />
-          <button class="btn btn-square btn-ghost btn-sm" aria-label="Remove {piece.name}" title="Remove {piece.name}">
-            <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" />
-          </button>
+          <IconButton icon={Trash2} label="Remove {piece.name}" />
         </form>
       {/if}
     </span>

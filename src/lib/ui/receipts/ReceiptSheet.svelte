@@ -4,7 +4,7 @@
   import { roundTimeliness } from '$core/packets/due';
   import { sizeText } from '$core/packets/piece-rules';
   import type { Receipt } from '$core/receipts/receipt';
-  import { absolute, toTheSecond } from '$core/time/words';
+  import { dayToTheSecond } from '$core/time/words';
 
   interface Props {
     receipt: Receipt;
@@ -16,7 +16,7 @@
   const { receipt, zone, assignmentId }: Props = $props();
   const { receivedAt, due, takeBack } = $derived(receipt);
   const timely = $derived(roundTimeliness(receipt.lateSeconds, due));
-  const moment = (at: number) => `${absolute(at, zone, receivedAt).split(', ')[0]}, ${toTheSecond(at, zone)}`;
+  const moment = (at: number) => dayToTheSecond(at, zone, receivedAt);
   const facts = $derived([
     ['Received', moment(receivedAt)],
     ['Due', due === null ? 'No due date' : moment(due)],

@@ -2,7 +2,7 @@
   import type { RoundState } from '$core/packets/custody';
   import { roundTimeliness } from '$core/packets/due';
   import type { RoundView } from '$core/packets/views';
-  import { absolute, toTheSecond } from '$core/time/words';
+  import { dayToTheSecond } from '$core/time/words';
   import PieceList from '$ui/packets/PieceList.svelte';
 
   interface Props {
@@ -38,7 +38,7 @@
         <span>{stateWords(round.state)}</span>
         <span class="ml-auto text-sm">
           <time datetime={new Date(round.submittedAt).toISOString()}>
-            Received {absolute(round.submittedAt, zone, now).split(', ')[0]}, {toTheSecond(round.submittedAt, zone)}
+            Received {dayToTheSecond(round.submittedAt, zone, now)}
           </time>
           · {timely.words}{#if round.kept < 1}, keeps {Math.round(round.kept * 100)} % of the points{/if}
         </span>

@@ -3,6 +3,7 @@
   import { sizeText } from '$core/packets/piece-rules';
   import type { ShelfFile, ShelfFolder } from '$core/shelf/views';
   import { act } from '$ui/forms/act';
+  import IconButton from '$ui/forms/IconButton.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Peek from '$ui/materials/Peek.svelte';
   import When from '$ui/time/When.svelte';
@@ -31,32 +32,26 @@
     >
     <span class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
       <span class="figures text-sm whitespace-nowrap opacity-80">{sizeText(file.size)}</span>
-      <button
-        class="btn btn-square btn-ghost btn-sm"
-        aria-label="Look at {file.name} here"
+      <IconButton
+        icon={Eye}
+        label="Look at {file.name} here"
         title="Look at it here"
-        aria-expanded={shown === 'peek'}
+        expanded={shown === 'peek'}
         disabled={!scripted.yes}
         onclick={() => toggle('peek')}
-      >
-        <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
-      </button>
+      />
       {#if file.binnedAt === null}
-        <button
-          class="btn btn-square btn-ghost btn-sm"
-          aria-label="Change {file.name}"
+        <IconButton
+          icon={Pencil}
+          label="Change {file.name}"
           title="Rename it, file it, put a newer version in its place"
-          aria-expanded={shown === 'change'}
+          expanded={shown === 'change'}
           disabled={!scripted.yes}
           onclick={() => toggle('change')}
-        >
-          <Pencil size={18} strokeWidth={1.75} aria-hidden="true" />
-        </button>
+        />
         <form method="post" action="?/bin" use:act>
           <input type="hidden" name="fileId" value={file.id} />
-          <button class="btn btn-square btn-ghost btn-sm" aria-label="Put {file.name} in the bin" title="Into the bin">
-            <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" />
-          </button>
+          <IconButton icon={Trash2} label="Put {file.name} in the bin" title="Into the bin" />
         </form>
       {:else}
         <form method="post" action="?/restore" use:act>

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { Pause, Play, X } from '@lucide/svelte';
   import { sizeText } from '$core/packets/piece-rules';
+  import IconButton from '$ui/forms/IconButton.svelte';
   import { speedWords } from './speed';
   import { getUploads, type OnItsWay } from './uploads.svelte';
 
@@ -36,32 +37,29 @@
     <span class="min-w-0 font-medium wrap-anywhere">{item.file.name}</span>
     <span class="ml-auto flex">
       {#if going}
-        <button
-          type="button"
-          class="btn btn-square btn-ghost btn-sm"
-          aria-label="Pause {item.file.name}"
+        <IconButton
+          icon={Pause}
+          label="Pause {item.file.name}"
           title="Pause"
-          onclick={() => uploads.pause(item)}><Pause size={18} strokeWidth={1.75} aria-hidden="true" /></button
-        >
+          onclick={() => void uploads.pause(item)}
+        />
       {:else if item.state === 'paused'}
-        <button
-          type="button"
-          class="btn btn-square btn-ghost btn-sm"
-          aria-label="Go on with {item.file.name}"
+        <IconButton
+          icon={Play}
+          label="Go on with {item.file.name}"
           title="Go on"
-          onclick={() => uploads.resume(item)}><Play size={18} strokeWidth={1.75} aria-hidden="true" /></button
-        >
+          onclick={() => uploads.resume(item)}
+        />
       {/if}
       {#if item.state === 'refused'}
         <button type="button" class="btn btn-ghost btn-sm" onclick={() => uploads.dismiss(item)}>Understood</button>
       {:else if item.state !== 'checking'}
-        <button
-          type="button"
-          class="btn btn-square btn-ghost btn-sm"
-          aria-label="Give up {item.file.name}"
+        <IconButton
+          icon={X}
+          label="Give up {item.file.name}"
           title="Give it up"
-          onclick={() => uploads.giveUp(item)}><X size={18} strokeWidth={1.75} aria-hidden="true" /></button
-        >
+          onclick={() => void uploads.giveUp(item)}
+        />
       {/if}
     </span>
   </div>

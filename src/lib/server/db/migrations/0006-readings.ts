@@ -2,8 +2,6 @@
 export const up = `
 create table blob_readings (
   sha256 text primary key references blobs on delete cascade,
-  -- Raised when reading learns more: what an older one read is then read again.
-  by integer not null,
   text text not null,
   words integer not null,
   -- Of the text with every stretch of space as one; null where there is too little of it to be told from another.

@@ -9,8 +9,7 @@ export const GET = async ({ locals, params, url }) => {
   return new Response(Readable.toWeb(bagOf(receipt, jws)) as ReadableStream, {
     headers: {
       'content-type': 'application/zip',
-      'content-disposition': `attachment; filename="receipt-${receipt.number}.zip"`,
-      'cache-control': 'private, no-store'
+      'content-disposition': `attachment; filename="receipt-${receipt.number}.zip"`
     }
   });
 };

@@ -7,8 +7,7 @@ export const GET = async ({ locals, params, url }) => {
   return new Response(jws, {
     headers: {
       'content-type': 'application/jose',
-      'content-disposition': `attachment; filename="receipt-${receipt.number}.jws"`,
-      'cache-control': 'private, no-store'
+      'content-disposition': `attachment; filename="receipt-${receipt.number}.jws"`
     }
   });
 };

@@ -100,7 +100,8 @@ describe('a store elsewhere', () => {
 describe('a store that does not work as one', () => {
   it.each([
     ['/under-repair/', 'unreachable'],
-    ['/notebooks/own-tab', 'no-store-there']
+    ['/notebooks/own-tab', 'no-store-there'],
+    ['/silent', 'slow']
   ])('at %s is named: %s', async (path, why) => {
     expect(await connectStore(school.stranger, account({ url: base.replace('/store/', path) }))).toEqual({
       ok: false,

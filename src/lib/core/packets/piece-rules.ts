@@ -23,7 +23,8 @@ export const PIECE_REFUSALS = [
   'shelf-full',
   'hash-differs',
   'not-all-here',
-  'no-address'
+  'no-address',
+  'looked-too-often'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
 
@@ -114,5 +115,7 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
   'hash-differs': 'What arrived is not what left your machine, so it was not added. Send it again.',
   'not-all-here': 'Not all of that file has arrived yet, so it was not added. What has arrived is kept; go on with it.',
   'no-address':
-    'That is no web address, so it was not added. One starts with https:// or http://, as the address bar of your browser shows it.'
+    'That is no web address, so it was not added. One starts with https:// or http://, as the address bar of your browser shows it.',
+  'looked-too-often':
+    'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

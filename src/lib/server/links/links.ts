@@ -5,6 +5,7 @@ import type { LinkLook } from '$core/links/words';
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
 import type { Actor } from '$core/people/policy';
+import { clock } from '../clock';
 import { execute, select } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
@@ -12,6 +13,7 @@ import { withPacket } from '../packets/open-packet';
 import { layPiece } from '../packets/pieces';
 import { placeProblem } from '../packets/place';
 import { lookAtLink } from './look';
+import { mayLookNow } from './pace';
 
 export interface NewLink {
   assignmentId: string;
@@ -51,6 +53,7 @@ export async function addLink(
       : allowed(packet.custody, { do: 'add-piece', piece: '' }, packet.now);
   });
   if (!may.ok) return may;
+  if (!mayLookNow(person, clock.now())) return { ok: false, why: 'looked-too-often' };
   const look = await lookAtLink(url);
   if (!isFine(look.verdict) && !link.knowingly) return { ok: false, why: 'not-fine', url, look };
   return withPacket(person, address, 'work-on-own-packet', `link ${link.key}`, async (packet) => {
@@ -67,9 +70,10 @@ export async function addLink(
 export async function lookAgain(
   person: Actor,
   input: { assignmentId: string; pieceId: string }
-): Promise<Outcome<{ look: LinkLook }, Refusal>> {
+): Promise<Outcome<{ look: LinkLook }, Refusal | PieceRefusal>> {
   const [link] = await select(z.object({ url: z.string() }), OWN_LINK, [input.pieceId, person.id, input.assignmentId]);
   if (!link) throw new NotHere('This link');
+  if (!mayLookNow(person, clock.now())) return { ok: false, why: 'looked-too-often' };
   const look = await lookAtLink(link.url);
   const address = { assignmentId: input.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', null, async (packet) => {

@@ -71,7 +71,7 @@
 >
   <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3">
     <div class="text-lg"><Baton {holding} large /></div>
-    <div class="text-sm">
+    <div class="min-w-0 flex-1 basis-64 text-sm">
       {#if received}<p class="figures">
           {received}
           {#if receipt}<a class="ml-2 link" href="/receipts/{receipt}">Receipt</a>{/if}

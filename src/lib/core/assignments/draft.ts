@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { RuleNames } from '../courses/rules';
-import { SETTLES } from '../packets/terms';
+import { MOST_MINUTES, RuleNames } from '../courses/rules';
+import { COUNTS, SETTLES } from '../packets/terms';
 import { LatePolicy } from './late-policy';
 import { MET_BY } from './must-do';
 import { Wants } from './wants';
@@ -57,7 +57,12 @@ export const AssignmentDraft = z
     takeBack: z.boolean().default(true),
     settles: z.enum(SETTLES).default('result'),
     late: LatePolicy.default({ kind: 'none' }),
+    counts: z.enum(COUNTS).default('latest'),
+    standsAgain: z.boolean().default(false),
+    followMinutes: z.number().int().min(0).max(MOST_MINUTES).default(30),
     inherits: RuleNames.default([]),
+    /** Names of the checks that stop a submit; the others warn. */
+    strict: z.array(z.string().max(40)).max(40).default([]),
     alsoOpen: z.boolean().default(true),
     followsDrafts: z.boolean().default(false),
     published: z.boolean().default(true),

@@ -11,6 +11,9 @@ import { anchorOf, findingsText } from './words';
 const HOUR = 3_600_000;
 const NOON = Date.parse('2027-03-10T12:00:00Z');
 const TERMS: Terms = {
+  counts: 'latest',
+  standsAgain: false,
+  followMinutes: 30,
   opens: null,
   due: NOON + HOUR,
   closes: null,

@@ -1,17 +1,27 @@
 import { expect, it } from 'vitest';
 import { pauseWords } from './calendar';
-import { inheritsWords, rulesFor, StandingRules, wantsOf } from './rules';
+import { inheritsWords, RULE_NAMES, rulesFor, StandingRules, wantsOf } from './rules';
 
-const own = { late: { kind: 'none' as const }, allowance: 1, takeBack: false };
+const own = {
+  late: { kind: 'none' as const },
+  allowance: 1,
+  takeBack: false,
+  counts: 'best' as const,
+  standsAgain: true,
+  followMinutes: 0
+};
 const course = StandingRules.parse({ late: { kind: 'flat', percent: 10 }, allowance: 3 });
 
 it('takes from the course exactly the rules that an assignment follows', () => {
   expect(rulesFor(own, [], course)).toEqual(own);
   expect(rulesFor(own, ['late'], course)).toEqual({ ...own, late: course.late });
-  expect(rulesFor(own, ['late', 'allowance', 'takeBack'], course)).toEqual({
+  expect(rulesFor(own, [...RULE_NAMES], course)).toEqual({
     late: course.late,
     allowance: 3,
-    takeBack: true
+    takeBack: true,
+    counts: 'latest',
+    standsAgain: false,
+    followMinutes: 30
   });
 });
 

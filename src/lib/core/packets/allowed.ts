@@ -1,17 +1,40 @@
 import type { Moment } from '../time/moment';
-import { restedBy, restorableRounds, roundsLeft, roundsUsed, standingRound, type Custody } from './custody';
-import { isClosed } from './terms';
+import {
+  activeSeal,
+  lapsedSeal,
+  restedBy,
+  restorableRounds,
+  roundsLeft,
+  roundsUsed,
+  standingRound,
+  type Custody
+} from './custody';
+import { isClosed, onTimeUntil } from './terms';
 
 /** What a student or teacher can set out to do with a packet. */
 export type Action =
   | { do: 'open' }
   | { do: 'add-piece'; piece: string }
   | { do: 'remove-piece'; piece: string }
-  | { do: 'submit' }
-  | { do: 'take-back'; restores: number | null }
+  /** `bare`: declared finished without pieces, knowingly. */
+  | { do: 'submit'; bare?: true }
+  /** `coming`: how many pieces are still under way. */
+  | { do: 'seal'; coming: number }
+  /** A sealed piece has arrived. */
+  | { do: 'arrive'; piece: string }
+  /** The last one has: what was sealed becomes a round. */
+  | { do: 'complete-seal' }
+  | { do: 'break-seal' }
+  | { do: 'let-seal-run-out' }
+  | { do: 'take-back'; restores: number | null; ifDue?: true }
+  | { do: 'let-stand-again' }
+  | { do: 'nominate'; round: number }
+  | { do: 'ask-back'; reason: string }
+  | { do: 'decline-asking-back' }
+  | { do: 'hand-back' }
   | { do: 'revise' }
   | { do: 'drop-revision'; pieces: number }
-  | { do: 'declare-done' }
+  | { do: 'declare-done'; note?: string }
   | { do: 'withdraw-declaration' }
   | { do: 'open-round' }
   | { do: 'mark' }
@@ -21,6 +44,9 @@ export type Action =
   | { do: 'lift-excuse' }
   | { do: 'receive-in-person' }
   | { do: 'undo-in-person' }
+  | { do: 'claim-in-person'; note: string }
+  | { do: 'withdraw-claim' }
+  | { do: 'decline-claim' }
   | { do: 'extend'; due?: Moment | null; closes?: Moment | null };
 
 /** Why an action is refused. The screens put each into words (words.ts); nothing else gives reasons. */
@@ -46,7 +72,20 @@ export const REFUSALS = [
   'needs-new-closing',
   'not-excused',
   'not-received-in-person',
-  'closes-before-due'
+  'closes-before-due',
+  'says-nothing',
+  'sealed',
+  'next-round-arriving',
+  'not-sealed',
+  'seal-has-run-out',
+  'nothing-may-follow',
+  'does-not-stand-again',
+  'student-does-not-choose',
+  'take-it-back-yourself',
+  'asked-already',
+  'not-asked',
+  'claimed-already',
+  'not-claimed'
 ] as const;
 export type Refusal = (typeof REFUSALS)[number];
 export type Verdict = { ok: true } | { ok: false; why: Refusal };
@@ -72,20 +111,64 @@ const RULES: Rules = {
   open: () => OK,
   'add-piece': (c, _a, now) => working(c, now),
   'remove-piece': (c, _a, now) => working(c, now),
-  submit: (c, _a, now) =>
+  submit: (c, a, now) =>
     first(
       working(c, now),
+      () => unmarked(c),
+      () => (a.bare || c.pieces > 0 ? OK : no('nothing-to-submit')),
+      () => roundIsLeft(c)
+    ),
+  seal: (c, a, now) =>
+    first(
+      working(c, now),
+      () => unmarked(c),
+      () => (c.terms.followMinutes > 0 ? OK : no('nothing-may-follow')),
+      () => (a.coming > 0 ? OK : no('nothing-to-submit')),
+      () => roundIsLeft(c)
+    ),
+  arrive: (c, _a, now) => underSeal(c, now),
+  'complete-seal': (c, _a, now) =>
+    first(
+      underSeal(c, now),
       () => unmarked(c),
       () => (c.pieces > 0 ? OK : no('nothing-to-submit')),
       () => roundIsLeft(c)
     ),
+  'break-seal': (c, _a, now) => underSeal(c, now),
+  'let-seal-run-out': (c, _a, now) => (lapsedSeal(c, now) ? OK : no('not-sealed')),
   'take-back': (c, a, now) =>
     first(
       stands(c),
       () => (c.terms.takeBack ? OK : no('taking-back-not-permitted')),
       () => unmarked(c),
+      () => unsealed(c, now),
       () => inTime(c, now),
-      () => (a.restores === null ? canStartOver(c) : canRestore(c, a.restores))
+      () => (a.restores === null ? canStartOver(c) : canRestore(c, a.restores)),
+      () => (a.ifDue ? mayStandAgain(c, a, now) : OK)
+    ),
+  'let-stand-again': (c, _a, now) =>
+    first(unsettled(c), () => (c.comesBack !== null && isDue(c, now) ? OK : no('does-not-stand-again'))),
+  nominate: (c, a, now) =>
+    first(
+      overlay(c),
+      () => (c.terms.counts === 'nominated' ? OK : no('student-does-not-choose')),
+      () => canNominate(c, a.round),
+      () => unsealed(c, now),
+      () => inTime(c, now)
+    ),
+  'ask-back': (c, _a, now) =>
+    first(
+      stands(c),
+      () => (c.handBack === null ? OK : no('asked-already')),
+      () => (c.terms.takeBack && unmarked(c).ok ? no('take-it-back-yourself') : OK),
+      () => inTime(c, now)
+    ),
+  'decline-asking-back': (c) => first(stands(c), () => (c.handBack === null ? no('not-asked') : OK)),
+  'hand-back': (c, _a, now) =>
+    first(
+      stands(c),
+      () => (c.handBack === null ? no('not-asked') : OK),
+      () => nothingArriving(c, now)
     ),
   revise: (c, _a, now) =>
     first(
@@ -95,7 +178,7 @@ const RULES: Rules = {
       () => inTime(c, now),
       () => roundIsLeft(c)
     ),
-  'drop-revision': (c) => (c.phase === 'revising' ? OK : no('not-revising')),
+  'drop-revision': (c, _a, now) => first(c.phase === 'revising' ? OK : no('not-revising'), () => unsealed(c, now)),
   'declare-done': (c, _a, now) =>
     first(
       unsettled(c),
@@ -109,18 +192,32 @@ const RULES: Rules = {
       () => inTime(c, now)
     ),
   'open-round': (c) => stands(c),
-  mark: (c) => first(stands(c), () => givesResult(c)),
+  mark: (c, _a, now) =>
+    first(
+      stands(c),
+      () => givesResult(c),
+      () => nothingArriving(c, now)
+    ),
   return: (c, a, now) =>
     first(
       overlay(c),
       () => returnable(c),
+      () => nothingArriving(c, now),
       () => (a.outcome === 'settled' ? givesResult(c) : leavesTime(c, a, now))
     ),
-  'look-and-settle': (c) => first(stands(c), () => (c.terms.settles === 'looked-at' ? OK : no('settles-by-result'))),
+  'look-and-settle': (c, _a, now) =>
+    first(
+      stands(c),
+      () => (c.terms.settles === 'looked-at' ? OK : no('settles-by-result')),
+      () => nothingArriving(c, now)
+    ),
   excuse: (c) => unsettled(c),
   'lift-excuse': (c) => (c.excused ? OK : no('not-excused')),
   'receive-in-person': (c) => unsettled(c),
   'undo-in-person': (c) => (c.inPerson ? OK : no('not-received-in-person')),
+  'claim-in-person': (c, _a, now) => first(working(c, now), () => (c.claimed === null ? OK : no('claimed-already'))),
+  'withdraw-claim': (c) => first(unsettled(c), () => (c.claimed === null ? no('not-claimed') : OK)),
+  'decline-claim': (c) => first(unsettled(c), () => (c.claimed === null ? no('not-claimed') : OK)),
   extend: (c, a) => first(unsettled(c), () => inOrder(c, a))
 };
 
@@ -140,8 +237,45 @@ function working(c: Custody, now: Moment): Verdict {
     unsettled(c),
     () => (c.terms.settles === 'declared' ? no('settles-by-declaration') : OK),
     () => (c.phase === 'submitted' ? no('with-teacher') : OK),
+    () => unsealed(c, now),
     () => inTime(c, now)
   );
+}
+
+/** Something sealed may still arrive. A closing moment does not end that: it counts from the seal. */
+function underSeal(c: Custody, now: Moment): Verdict {
+  return first(unsettled(c), () => {
+    if (c.seal === null) return no(c.ranOutAt === null ? 'not-sealed' : 'seal-has-run-out');
+    return activeSeal(c, now) ? OK : no('seal-has-run-out');
+  });
+}
+
+function unsealed(c: Custody, now: Moment): Verdict {
+  return activeSeal(c, now) ? no('sealed') : OK;
+}
+
+/** Nothing is judged while the round after it is on its way: what was sealed in time must be able to count. */
+function nothingArriving(c: Custody, now: Moment): Verdict {
+  return activeSeal(c, now) ? no('next-round-arriving') : OK;
+}
+
+function isDue(c: Custody, now: Moment): boolean {
+  const until = onTimeUntil(c.terms);
+  return until !== null && now > until;
+}
+
+/** Asking for it is only of use while the due moment lies ahead, and where nothing else is left standing. */
+function mayStandAgain(c: Custody, a: Extract<Action, { do: 'take-back' }>, now: Moment): Verdict {
+  const ahead = c.terms.due !== null && !isDue(c, now);
+  return c.terms.standsAgain && a.restores === null && ahead ? OK : no('does-not-stand-again');
+}
+
+/** A round that was returned counts as it is; one that was replaced has to be able to stand again. */
+function canNominate(c: Custody, no_: number): Verdict {
+  const round = c.rounds.find((r) => r.no === no_);
+  if (!round || round.state === 'taken-back') return no('not-an-earlier-round');
+  if (round.state !== 'superseded') return OK;
+  return first(c.standing === null ? no('nothing-stands') : OK, () => unmarked(c));
 }
 
 function unsettled(c: Custody): Verdict {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { allowed, REFUSALS, type Action } from './allowed';
-import { holding, roundsLeft, roundsUsed, type Custody } from './custody';
+import { activeSeal, holding, roundsLeft, roundsUsed, type Custody } from './custody';
 import { decide } from './decide';
 import { CustodyDeed, type CustodyEvent } from './events';
 import { blank, fold } from './fold';
@@ -21,7 +21,10 @@ const anyTerms: fc.Arbitrary<Terms> = fc.record({
     { kind: 'none' } as const,
     { kind: 'per-day', percent: 10, graceMinutes: 0, floorPercent: 50 } as const,
     { kind: 'not-accepted', graceMinutes: 0 } as const
-  )
+  ),
+  counts: fc.constantFrom('latest', 'best', 'nominated'),
+  standsAgain: fc.boolean(),
+  followMinutes: fc.constantFrom(0, 1)
 });
 const anyAction: fc.Arbitrary<Action> = fc.oneof(
   { weight: 6, arbitrary: fc.constant<Action>({ do: 'add-piece', piece: 'p' }) },
@@ -29,8 +32,13 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
   { weight: 3, arbitrary: fc.constant<Action>({ do: 'revise' }) },
   fc.record({
     do: fc.constant('take-back' as const),
-    restores: fc.option(fc.integer({ min: 1, max: 4 }), { nil: null })
+    restores: fc.option(fc.integer({ min: 1, max: 4 }), { nil: null }),
+    ifDue: fc.constantFrom(undefined, true as const)
   }),
+  fc.record({ do: fc.constant('nominate' as const), round: fc.integer({ min: 1, max: 4 }) }),
+  { weight: 3, arbitrary: fc.constant<Action>({ do: 'seal', coming: 1 }) },
+  { weight: 3, arbitrary: fc.constant<Action>({ do: 'arrive', piece: 'p' }) },
+  { weight: 3, arbitrary: fc.constant<Action>({ do: 'complete-seal' }) },
   fc.record({
     do: fc.constant('return' as const),
     outcome: fc.constantFrom('settled' as const, 'another-round' as const),
@@ -45,14 +53,30 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
     { do: 'withdraw-declaration' },
     { do: 'open-round' },
     { do: 'mark' },
+    { do: 'mark' },
     { do: 'look-and-settle' },
     { do: 'excuse' },
     { do: 'lift-excuse' },
     { do: 'receive-in-person' },
-    { do: 'undo-in-person' }
+    { do: 'undo-in-person' },
+    { do: 'submit', bare: true },
+    { do: 'break-seal' },
+    { do: 'let-seal-run-out' },
+    { do: 'let-stand-again' },
+    { do: 'ask-back', reason: 'r' },
+    { do: 'decline-asking-back' },
+    { do: 'hand-back' },
+    { do: 'claim-in-person', note: 'n' },
+    { do: 'withdraw-claim' },
+    { do: 'decline-claim' }
   )
 );
-const anyStory = fc.array(fc.tuple(anyAction, fc.integer({ min: 0, max: 120 })), { maxLength: 40 });
+/** Mostly short; now and then long enough for a seal to run out. */
+const anyWait = fc.oneof(
+  { weight: 15, arbitrary: fc.integer({ min: 0, max: 120 }) },
+  { weight: 1, arbitrary: fc.constant(61_000) }
+);
+const anyStory = fc.array(fc.tuple(anyAction, anyWait), { maxLength: 40 });
 
 type Step = { before: Custody; action: Action; after: Custody; now: number; events: CustodyEvent[] };
 
@@ -93,15 +117,42 @@ describe('no sequence of permitted actions', () => {
   it('makes a standing round vanish unasked', () =>
     always(({ before, after, action }) => {
       if (before.standing === null || after.standing !== null) return;
-      expect(['take-back', 'return', 'look-and-settle']).toContain(action.do);
+      expect(['take-back', 'return', 'look-and-settle', 'hand-back']).toContain(action.do);
       if (action.do === 'take-back') expect(action.restores).toBeNull();
     }));
 
-  it('replaces a standing round by anything but a later submit or the restoring that was chosen', () =>
+  it('replaces a standing round by anything but a later submit or the one that was chosen', () =>
     always(({ before, after, action }) => {
       if (before.standing === null || after.standing === null || before.standing === after.standing) return;
-      if (action.do === 'submit') expect(after.standing).toBe(before.rounds.length + 1);
-      else expect(action).toEqual({ do: 'take-back', restores: after.standing });
+      if (action.do === 'submit' || action.do === 'complete-seal')
+        expect(after.standing).toBe(before.rounds.length + 1);
+      else if (action.do === 'nominate') expect(after.standing).toBe(action.round);
+      else expect(action).toMatchObject({ do: 'take-back', restores: after.standing });
+    }));
+
+  it('makes a round of a seal whose time is over, or one that counts from any other moment', () =>
+    always(({ before, after, action, now }) => {
+      if (action.do !== 'complete-seal') return;
+      const { seal } = before;
+      expect(seal && now <= seal.until).toBe(true);
+      expect(after.rounds.at(-1)?.at).toBe(seal?.at);
+      expect(after.seal).toBeNull();
+    }));
+
+  it('judges what stands while a sealed round is on its way', () =>
+    always(({ before, action, now }) => {
+      if (activeSeal(before, now) === null) return;
+      expect(['mark', 'return', 'look-and-settle', 'hand-back', 'submit', 'take-back']).not.toContain(action.do);
+    }));
+
+  it('lets a round stand again by itself, unless the student asked for it and the due moment has passed', () =>
+    always(({ before, after, action, now }) => {
+      if (action.do !== 'let-stand-again') return;
+      expect(before.terms.standsAgain).toBe(true);
+      expect(now).toBeGreaterThan(before.terms.due ?? Infinity);
+      expect(after.standing).toBe(before.comesBack);
+      // It is as timely as it was when it was submitted.
+      expect(after.rounds.map((round) => round.at)).toEqual(before.rounds.map((round) => round.at));
     }));
 
   it('leads beyond the allowance', () =>

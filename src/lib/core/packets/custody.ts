@@ -39,16 +39,35 @@ export interface Custody {
   settledBy: Extract<SettledBy, 'result' | 'looked-at' | 'declared'> | null;
   excused: boolean;
   inPerson: boolean;
+  /** What was sealed and is still arriving. Its time may have run out: ask `activeSeal`. */
+  seal: Seal | null;
+  /** When the last seal ran out, until something is submitted or sealed again. */
+  ranOutAt: Moment | null;
+  /** The round that stands again if the due moment passes while the teacher has nothing. */
+  comesBack: number | null;
+  /** The round that the student wants to count. */
+  nominated: number | null;
+  /** The student asks for the standing round, which they cannot take back themselves any more. */
+  handBack: { at: Moment; reason: string } | null;
+  /** The student says that it was handed over in person; the teacher has not said anything to it yet. */
+  claimed: { at: Moment; note: string } | null;
   /** Which way the work last moved. */
   lastMove: 'to-teacher' | 'to-student' | null;
   /** When the holder last changed; null before anything moved. */
   since: Moment | null;
 }
 
+/** A manifest that was sealed: the round will count from `at`, if all of it has arrived by `until`. */
+export interface Seal {
+  at: Moment;
+  until: Moment;
+}
+
 /** The states of the table that everything on screen reads. */
 export const STANDINGS = [
   'not-started',
   'in-progress',
+  'sealed',
   'taken-back',
   'another-round',
   'submitted',
@@ -68,6 +87,7 @@ export interface Holding {
 
 /** As much of a custody as it takes to say who holds the packet: lists read just this from the database. */
 export type CustodySummary = Pick<Custody, 'phase' | 'pieces' | 'settledBy' | 'excused' | 'inPerson' | 'lastMove'> & {
+  seal: Pick<Seal, 'until'> | null;
   terms: Pick<Terms, 'due' | 'closes' | 'late'>;
 };
 
@@ -109,12 +129,23 @@ export function standingRound(custody: Custody): CustodyRound | null {
   return custody.rounds.find((r) => r.no === custody.standing) ?? null;
 }
 
+/** The seal whose bytes may still arrive; null where there is none, or its time is over. */
+export function activeSeal<S extends Pick<Seal, 'until'>>(custody: { seal: S | null }, now: Moment): S | null {
+  return custody.seal !== null && now <= custody.seal.until ? custody.seal : null;
+}
+
+/** The seal whose time is over, where that has not been written down yet. */
+export function lapsedSeal(custody: Pick<Custody, 'seal'>, now: Moment): Seal | null {
+  return custody.seal !== null && now > custody.seal.until ? custody.seal : null;
+}
+
 /** Rounds that can stand again when the present one is taken back: those that a later submit replaced. */
 export function restorableRounds(custody: Custody): number[] {
   return custody.rounds.filter((r) => r.state === 'superseded').map((r) => r.no);
 }
 
 function openStanding(custody: CustodySummary, now: Moment): Standing {
+  if (activeSeal(custody, now)) return 'sealed';
   if (isClosed(custody.terms, now)) return 'closed';
   if (custody.phase === 'taken-back' || custody.phase === 'another-round') return custody.phase;
   return custody.pieces > 0 ? 'in-progress' : 'not-started';

@@ -1,4 +1,4 @@
-import type { Moment } from '../time/moment';
+import { MINUTE, type Moment } from '../time/moment';
 import { allowed, type Action, type Refusal } from './allowed';
 import { roundsLeft, type Custody } from './custody';
 import type { CustodyDeed, CustodyEvent } from './events';
@@ -17,26 +17,40 @@ export type Decision = { ok: true; events: CustodyEvent[]; custody: Custody } | 
 export function decide(custody: Custody, action: Action, now: Moment, by: string): Decision {
   const verdict = allowed(custody, action, now);
   if (!verdict.ok) return verdict;
-  const events = deeds(custody, action).map((deed): CustodyEvent => ({ ...deed, at: now, by }));
+  const events = deeds(custody, action, now).map((deed): CustodyEvent => ({ ...deed, at: now, by }));
   return { ok: true, events, custody: events.reduce(apply, custody) };
 }
 
-function deeds(c: Custody, action: Action): CustodyDeed[] {
-  const write = DEEDS[action.do] as (c: Custody, a: Action) => CustodyDeed[];
-  return write(c, action);
+function deeds(c: Custody, action: Action, now: Moment): CustodyDeed[] {
+  const write = DEEDS[action.do] as (c: Custody, a: Action, now: Moment) => CustodyDeed[];
+  return write(c, action, now);
 }
 
-type Deeds = { [D in Action['do']]: (c: Custody, a: Extract<Action, { do: D }>) => CustodyDeed[] };
+type Deeds = { [D in Action['do']]: (c: Custody, a: Extract<Action, { do: D }>, now: Moment) => CustodyDeed[] };
 
 const DEEDS: Deeds = {
   open: (c) => (c.opened ? [] : [{ type: 'opened' }]),
   'add-piece': (_c, a) => [{ type: 'piece-added', piece: a.piece }],
   'remove-piece': (_c, a) => [{ type: 'piece-removed', piece: a.piece }],
   submit: (c) => [{ type: 'submitted', round: c.rounds.length + 1, pieces: c.pieces }],
-  'take-back': (c, a) => [{ type: 'taken-back', round: standing(c), restores: a.restores }],
+  seal: (c, _a, now) => [{ type: 'sealed', until: now + c.terms.followMinutes * MINUTE }],
+  arrive: (_c, a) => [{ type: 'piece-added', piece: a.piece }],
+  'complete-seal': (c) => [
+    { type: 'submitted', round: c.rounds.length + 1, pieces: c.pieces, ...(c.seal && { from: c.seal.at }) }
+  ],
+  'break-seal': () => [{ type: 'seal-broken' }],
+  'let-seal-run-out': () => [{ type: 'seal-ran-out' }],
+  'take-back': (c, a) => [
+    { type: 'taken-back', round: standing(c), restores: a.restores, ...(a.ifDue && { ifDue: true as const }) }
+  ],
+  'let-stand-again': (c) => (c.comesBack === null ? [] : [{ type: 'stood-again', round: c.comesBack }]),
+  nominate: (_c, a) => [{ type: 'nominated', round: a.round }],
+  'ask-back': (c, a) => [{ type: 'hand-back-asked', round: standing(c), reason: a.reason }],
+  'decline-asking-back': (c) => [{ type: 'hand-back-declined', round: standing(c) }],
+  'hand-back': (c) => [{ type: 'handed-back', round: standing(c), grants: roundsLeft(c) === 0 ? 1 : 0 }],
   revise: (c) => [{ type: 'revised', round: standing(c) }],
   'drop-revision': (c, a) => [{ type: 'revision-dropped', round: standing(c), pieces: a.pieces }],
-  'declare-done': () => [{ type: 'declared-done' }],
+  'declare-done': (_c, a) => [{ type: 'declared-done', ...(a.note && { note: a.note }) }],
   'withdraw-declaration': () => [{ type: 'declaration-withdrawn' }],
   'open-round': (c) => (roundNow(c)?.opened ? [] : [{ type: 'round-opened', round: standing(c) }]),
   mark: (c) => (roundNow(c)?.markingBegun ? [] : [{ type: 'marked', round: standing(c) }]),
@@ -54,6 +68,9 @@ const DEEDS: Deeds = {
   'lift-excuse': () => [{ type: 'excuse-lifted' }],
   'receive-in-person': () => [{ type: 'received-in-person' }],
   'undo-in-person': () => [{ type: 'in-person-undone' }],
+  'claim-in-person': (_c, a) => [{ type: 'in-person-claimed', note: a.note }],
+  'withdraw-claim': () => [{ type: 'in-person-claim-withdrawn' }],
+  'decline-claim': () => [{ type: 'in-person-claim-declined' }],
   extend: (_c, a) => extension(a)
 };
 

@@ -13,10 +13,41 @@ export const CustodyDeed = z.discriminatedUnion('type', [
   z.object({ type: z.literal('opened') }),
   z.object({ type: z.literal('piece-added'), piece: z.string() }),
   z.object({ type: z.literal('piece-removed'), piece: z.string() }),
-  /** `pieces`: how many went into the round. */
-  z.object({ type: z.literal('submitted'), round, pieces: z.number().int().min(1) }),
-  /** `restores`: the earlier round that stands again, or null where the teacher has nothing from now on. */
-  z.object({ type: z.literal('taken-back'), round, restores: round.nullable() }),
+  /**
+   * `pieces`: how many went into the round; none where it was declared finished without any. `from`: the moment of the
+   * seal from which it counts, where there was one.
+   */
+  z.object({
+    type: z.literal('submitted'),
+    round,
+    pieces: z.number().int().min(0),
+    from: moment.optional()
+  }),
+  /** The student sealed what the next round will be; its last bytes may arrive until then. */
+  z.object({ type: z.literal('sealed'), until: moment }),
+  /** The student broke the seal, to change something. */
+  z.object({ type: z.literal('seal-broken') }),
+  /** Not all had arrived in time: nothing was submitted. */
+  z.object({ type: z.literal('seal-ran-out') }),
+  /**
+   * `restores`: the earlier round that stands again, or null where the teacher has nothing from now on. `ifDue`: it
+   * stands again itself, if the due moment passes first.
+   */
+  z.object({
+    type: z.literal('taken-back'),
+    round,
+    restores: round.nullable(),
+    ifDue: z.literal(true).optional()
+  }),
+  /** The due moment passed, and the student had asked for this. */
+  z.object({ type: z.literal('stood-again'), round }),
+  /** The student says which round should count. One that was replaced stands again. */
+  z.object({ type: z.literal('nominated'), round }),
+  /** The student cannot take the round back themselves any more, and asks for it. */
+  z.object({ type: z.literal('hand-back-asked'), round, reason: z.string() }),
+  z.object({ type: z.literal('hand-back-declined'), round }),
+  /** `grants`: 1 where no round would be left otherwise. */
+  z.object({ type: z.literal('handed-back'), round, grants: z.union([z.literal(0), z.literal(1)]) }),
   /** The student began the next round while this one keeps standing. */
   z.object({ type: z.literal('revised'), round }),
   /** The student gave the revision up; the packet holds the standing round's pieces again. */
@@ -33,12 +64,16 @@ export const CustodyDeed = z.discriminatedUnion('type', [
     grants: z.union([z.literal(0), z.literal(1)])
   }),
   z.object({ type: z.literal('looked-at'), round }),
-  z.object({ type: z.literal('declared-done') }),
+  z.object({ type: z.literal('declared-done'), note: z.string().optional() }),
   z.object({ type: z.literal('declaration-withdrawn') }),
   z.object({ type: z.literal('excused') }),
   z.object({ type: z.literal('excuse-lifted') }),
   z.object({ type: z.literal('received-in-person') }),
   z.object({ type: z.literal('in-person-undone') }),
+  /** The student says that they handed it over in person. It waits for the teacher's word. */
+  z.object({ type: z.literal('in-person-claimed'), note: z.string() }),
+  z.object({ type: z.literal('in-person-claim-withdrawn') }),
+  z.object({ type: z.literal('in-person-claim-declined') }),
   /** New moments for this packet alone; a field left out stays as it was. */
   z.object({ type: z.literal('extended'), due: moment.nullable().optional(), closes: moment.nullable().optional() })
 ]);

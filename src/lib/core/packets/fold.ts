@@ -1,6 +1,7 @@
 import type { Custody, CustodyRound } from './custody';
 import type { CustodyEvent, CustodyEventType } from './events';
 import type { Terms } from './terms';
+import type { Moment } from '../time/moment';
 
 /**
  * Reads a packet's log into its custody.
@@ -29,6 +30,12 @@ export function blank(terms: Terms): Custody {
     settledBy: null,
     excused: false,
     inPerson: false,
+    seal: null,
+    ranOutAt: null,
+    comesBack: null,
+    nominated: null,
+    handBack: null,
+    claimed: null,
     lastMove: null,
     since: null
   };
@@ -53,17 +60,46 @@ const STEPS: Steps = {
     standing: e.round,
     rounds: [
       ...change(c.rounds, c.standing, { state: 'superseded' }),
-      { no: e.round, at: e.at, state: 'standing', opened: false, markingBegun: false }
+      { no: e.round, at: e.from ?? e.at, state: 'standing', opened: false, markingBegun: false }
     ],
+    ...NOTHING_PENDING,
     lastMove: 'to-teacher',
     since: e.at
   }),
+  sealed: (c, e) => ({ ...c, seal: { at: e.at, until: e.until }, ranOutAt: null }),
+  'seal-broken': (c) => ({ ...c, seal: null }),
+  'seal-ran-out': (c, e) => ({ ...c, seal: null, ranOutAt: e.at }),
   'taken-back': (c, e) => {
     const rounds = change(change(c.rounds, e.round, { state: 'taken-back' }), e.restores, { state: 'standing' });
-    return e.restores === null
-      ? { ...c, phase: 'taken-back', rounds, standing: null, lastMove: 'to-student', since: e.at }
-      : { ...c, phase: 'revising', rounds, standing: e.restores };
+    const nominated = c.nominated === e.round ? null : c.nominated;
+    if (e.restores !== null) return { ...c, phase: 'revising', rounds, standing: e.restores, nominated, seal: null };
+    const comesBack = e.ifDue ? e.round : null;
+    return { ...withStudent(c, e.at), ...NOTHING_PENDING, phase: 'taken-back', rounds, nominated, comesBack };
   },
+  'stood-again': (c, e) => ({
+    ...c,
+    phase: 'revising',
+    rounds: change(c.rounds, e.round, { state: 'standing' }),
+    standing: e.round,
+    ...NOTHING_PENDING,
+    lastMove: 'to-teacher',
+    since: e.at
+  }),
+  nominated: (c, e) => {
+    const chosen = c.rounds.find((r) => r.no === e.round);
+    if (chosen?.state !== 'superseded') return { ...c, nominated: e.round };
+    const rounds = change(change(c.rounds, c.standing, { state: 'superseded' }), e.round, { state: 'standing' });
+    return { ...c, nominated: e.round, rounds, standing: e.round };
+  },
+  'hand-back-asked': (c, e) => ({ ...c, handBack: { at: e.at, reason: e.reason } }),
+  'hand-back-declined': (c) => ({ ...c, handBack: null }),
+  'handed-back': (c, e) => ({
+    ...withStudent(c, e.at),
+    ...NOTHING_PENDING,
+    phase: 'taken-back',
+    rounds: change(c.rounds, e.round, { state: 'taken-back', opened: true }),
+    granted: c.granted + e.grants
+  }),
   revised: (c) => ({ ...c, phase: 'revising' }),
   'revision-dropped': (c, e) => ({ ...c, phase: 'submitted', pieces: e.pieces }),
   'round-opened': (c, e) => ({ ...c, rounds: change(c.rounds, e.round, { opened: true }) }),
@@ -71,18 +107,17 @@ const STEPS: Steps = {
   returned: (c, e) => {
     const settled = e.outcome === 'settled';
     return {
-      ...c,
+      ...withStudent(c, e.at),
+      ...NOTHING_PENDING,
       phase: settled ? 'settled' : 'another-round',
       settledBy: settled ? 'result' : null,
       rounds: change(c.rounds, e.round, { state: settled ? 'settled' : 'returned', opened: true, markingBegun: true }),
-      standing: null,
-      granted: c.granted + e.grants,
-      lastMove: 'to-student',
-      since: e.at
+      granted: c.granted + e.grants
     };
   },
   'looked-at': (c, e) => ({
     ...c,
+    ...NOTHING_PENDING,
     phase: 'settled',
     settledBy: 'looked-at',
     rounds: change(c.rounds, e.round, { state: 'settled', opened: true }),
@@ -91,10 +126,13 @@ const STEPS: Steps = {
   }),
   'declared-done': (c, e) => ({ ...c, phase: 'settled', settledBy: 'declared', opened: true, since: e.at }),
   'declaration-withdrawn': (c, e) => ({ ...c, phase: 'making', settledBy: null, since: e.at }),
-  excused: (c) => ({ ...c, excused: true }),
+  excused: (c) => ({ ...c, excused: true, seal: null, claimed: null, comesBack: null }),
   'excuse-lifted': (c) => ({ ...c, excused: false }),
-  'received-in-person': (c) => ({ ...c, inPerson: true }),
+  'received-in-person': (c) => ({ ...c, inPerson: true, seal: null, claimed: null, comesBack: null }),
   'in-person-undone': (c) => ({ ...c, inPerson: false }),
+  'in-person-claimed': (c, e) => ({ ...c, claimed: { at: e.at, note: e.note } }),
+  'in-person-claim-withdrawn': (c) => ({ ...c, claimed: null }),
+  'in-person-claim-declined': (c) => ({ ...c, claimed: null }),
   extended: (c, e) => ({
     ...c,
     terms: {
@@ -104,6 +142,13 @@ const STEPS: Steps = {
     }
   })
 };
+
+/** Once a round moves, what was under way or asked for about the one before is over. */
+const NOTHING_PENDING = { seal: null, ranOutAt: null, comesBack: null, handBack: null, claimed: null } as const;
+
+function withStudent(c: Custody, at: Moment): Custody {
+  return { ...c, standing: null, lastMove: 'to-student', since: at };
+}
 
 function change(rounds: CustodyRound[], no: number | null, to: Partial<CustodyRound>): CustodyRound[] {
   if (no === null) return rounds;

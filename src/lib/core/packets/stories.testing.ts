@@ -16,6 +16,9 @@ export function terms(over: Partial<Terms> = {}): Terms {
     takeBack: true,
     settles: 'result',
     late: { kind: 'none' },
+    counts: 'latest',
+    standsAgain: false,
+    followMinutes: 30,
     ...over
   };
 }

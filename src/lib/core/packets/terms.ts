@@ -18,6 +18,21 @@ export interface Terms {
   takeBack: boolean;
   settles: Settles;
   late: LatePolicy;
+  /** Which of several returned rounds gives the result. */
+  counts: Counts;
+  /** Whether a student who takes a round back may ask for it to stand again if the due moment passes first. */
+  standsAgain: boolean;
+  /** For how many minutes after a seal its bytes may still arrive; 0 where nothing can be sealed. */
+  followMinutes: number;
+}
+
+/** Which round's result counts: the latest that was returned, the best, or the one that the student nominates. */
+export const COUNTS = ['latest', 'best', 'nominated'] as const;
+export type Counts = (typeof COUNTS)[number];
+
+/** The last moment that counts as on time: the due moment and its grace. Null without a due moment. */
+export function onTimeUntil(terms: Pick<Terms, 'due' | 'late'>): Moment | null {
+  return terms.due === null ? null : terms.due + graceMinutes(terms.late) * MINUTE;
 }
 
 /**

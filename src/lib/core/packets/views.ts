@@ -86,6 +86,10 @@ export interface RoundView {
   startedDays: number;
   /** Fraction of the points that lateness leaves. */
   kept: number;
+  /** What the student said with it; empty where nothing. */
+  note: string;
+  /** When the last byte of what was sealed had arrived; null where everything was there at the submit. */
+  arrivedAt: Moment | null;
   pieces: PieceView[];
   /** The number of its receipt; null for rounds from before there were receipts. */
   receipt: string | null;

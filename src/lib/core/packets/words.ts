@@ -27,6 +27,7 @@ export function holdingWordsForTeacher(holding: Pick<Holding, 'standing' | 'sett
 const STANDING_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
   'not-started': 'With you: not started',
   'in-progress': 'With you: in progress',
+  sealed: 'Sealed, still arriving',
   'taken-back': 'With you: your teacher has nothing',
   'another-round': 'Back with you: another round asked',
   submitted: 'With your teacher',
@@ -37,6 +38,7 @@ const STANDING_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
 const TEACHER_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
   'not-started': 'With the student: nothing submitted yet',
   'in-progress': 'With the student: in progress',
+  sealed: 'With the student: sealed, still arriving',
   'taken-back': 'With the student: taken back, you have nothing',
   'another-round': 'With the student: you asked for another round',
   submitted: 'With you',
@@ -75,5 +77,19 @@ const REFUSAL_WORDS: Record<Refusal, string> = {
   'needs-new-closing': 'This has closed already. Give a new closing moment, so that another round can be submitted.',
   'not-excused': 'This is not excused.',
   'not-received-in-person': 'Nothing was accepted in person here.',
-  'closes-before-due': 'The closing moment lies before the due moment. Give a later one.'
+  'closes-before-due': 'The closing moment lies before the due moment. Give a later one.',
+  'says-nothing': 'Say in a note how it was done, so that your teacher knows where to look.',
+  sealed: 'This is sealed while its last bytes arrive. Break the seal to change something.',
+  'next-round-arriving':
+    'The student has sealed the next round, and its last bytes are arriving. Wait until it is here, or its time is over.',
+  'not-sealed': 'Nothing is sealed here.',
+  'seal-has-run-out': 'The seal ran out before everything had arrived, so nothing was submitted by it.',
+  'nothing-may-follow': 'In this course nothing can be sealed: everything has to have arrived before you submit.',
+  'does-not-stand-again': 'This round cannot stand again by itself when the due moment passes.',
+  'student-does-not-choose': 'Which round counts is not chosen by students here.',
+  'take-it-back-yourself': 'You can take this back yourself. There is no need to ask.',
+  'asked-already': 'You have asked for this already. Your teacher has the question.',
+  'not-asked': 'The student does not ask for this round any more.',
+  'claimed-already': 'You have said already that you handed it over in person.',
+  'not-claimed': 'Nobody says that this was handed over in person.'
 };

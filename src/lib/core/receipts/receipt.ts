@@ -43,7 +43,12 @@ export const Receipt = z.object({
   briefSha256: Hash,
   points: z.number().nullable(),
   round: z.number().int(),
+  /** The moment from which it counts: of the submit, or of the seal. */
   receivedAt: Moment,
+  /** When the last byte of what was sealed had arrived; absent where everything was there at the submit. */
+  arrivedAt: Moment.optional(),
+  /** What the student said with it. */
+  note: z.string().optional(),
   due: Moment.nullable(),
   lateSeconds: z.number().int(),
   kept: z.number(),

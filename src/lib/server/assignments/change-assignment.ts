@@ -133,7 +133,8 @@ const DRAFT = `
   select a.course_id as "courseId", a.unit_id as "unitId", a.title, a.brief_md as brief, a.points::float8 as points,
     a.weight::float8 as weight, a.expected_minutes as "expectedMinutes", ${ms('a.opens_at')} as opens,
     ${ms('a.due_at')} as due, ${ms('a.closes_at')} as closes, ${ms('a.pass_by')} as "passBy", a.allowance,
-    a.take_back as "takeBack", a.settles, a.late_policy as late, a.inherits, a.also_open as "alsoOpen",
+    a.take_back as "takeBack", a.settles, a.late_policy as late, a.counts, a.stands_again as "standsAgain",
+    a.follow_minutes as "followMinutes", a.strict, a.inherits, a.also_open as "alsoOpen",
     a.follows_drafts as "followsDrafts", a.published, ${ms('a.visible_from')} as "visibleFrom",
     ${rows(`select d.id, d.title, d.ask, d.optional, d.wants from deliverables d
       where d.assignment_id = a.id order by d.position`)} as deliverables,

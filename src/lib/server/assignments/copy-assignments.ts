@@ -33,9 +33,9 @@ export async function copyAssignments(
   const now = new Date(clock.now());
   await execute(
     `insert into assignments (id, course_id, unit_id, title, brief_md, brief_html, points, allowance, take_back, settles,
-       late_policy, also_open, follows_drafts, published, created_at, position, weight, expected_minutes, inherits)
+       counts, stands_again, follow_minutes, strict, late_policy, also_open, follows_drafts, published, created_at, position, weight, expected_minutes, inherits)
      select m.new, $2, un.new, a.title, a.brief_md, a.brief_html, a.points, a.allowance, a.take_back, a.settles,
-       a.late_policy, a.also_open, a.follows_drafts, false, $4, a.position, a.weight, a.expected_minutes, a.inherits
+       a.counts, a.stands_again, a.follow_minutes, a.strict, a.late_policy, a.also_open, a.follows_drafts, false, $4, a.position, a.weight, a.expected_minutes, a.inherits
      from assignments a join ${pairs('$1', 'm')} on m.old = a.id left join ${pairs('$3', 'un')} on un.old = a.unit_id`,
     [map, to.courseId, JSON.stringify(to.units), now],
     tx

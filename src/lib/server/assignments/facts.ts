@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LatePolicy } from '$core/assignments/late-policy';
-import { SETTLES, type Terms } from '$core/packets/terms';
+import { COUNTS, SETTLES, type Terms } from '$core/packets/terms';
 import type { Moment } from '$core/time/moment';
 import { ms } from '../db/connection';
 
@@ -8,7 +8,8 @@ import { ms } from '../db/connection';
 export const ASSIGNMENT_COLUMNS = `
   a.id as "assignmentId", a.course_id as "courseId", a.title, a.points::float8 as points,
   ${ms('a.opens_at')} as opens, ${ms('a.due_at')} as due, ${ms('a.closes_at')} as closes,
-  a.allowance, a.take_back as "takeBack", a.settles, a.late_policy as late,
+  a.allowance, a.take_back as "takeBack", a.settles, a.late_policy as late, a.counts,
+  a.stands_again as "standsAgain", a.follow_minutes as "followMinutes", a.strict,
   a.also_open as "alsoOpen", a.follows_drafts as "followsDrafts",
   a.published and not coalesce((select u.hidden from units u where u.id = a.unit_id), false) as published,
   ${ms('greatest(a.visible_from, (select u.visible_from from units u where u.id = a.unit_id))')} as "shownFrom",
@@ -27,6 +28,11 @@ export const AssignmentFacts = z.object({
   takeBack: z.boolean(),
   settles: z.enum(SETTLES),
   late: LatePolicy,
+  counts: z.enum(COUNTS),
+  standsAgain: z.boolean(),
+  followMinutes: z.number(),
+  /** Names of the checks that stop a submit here. */
+  strict: z.array(z.string()),
   alsoOpen: z.boolean(),
   followsDrafts: z.boolean(),
   /** Neither a draft nor hidden, itself or with its unit. */
@@ -52,6 +58,6 @@ export function isShown(facts: Pick<AssignmentFacts, 'published' | 'shownFrom'>,
 
 /** The terms that an assignment gives to every packet, before extensions. */
 export function termsOf(facts: AssignmentFacts): Terms {
-  const { opens, due, closes, allowance, takeBack, settles, late } = facts;
-  return { opens, due, closes, allowance, takeBack, settles, late };
+  const { opens, due, closes, allowance, takeBack, settles, late, counts, standsAgain, followMinutes } = facts;
+  return { opens, due, closes, allowance, takeBack, settles, late, counts, standsAgain, followMinutes };
 }

@@ -63,11 +63,23 @@ export async function changeRules(
          update assignments a set
            late_policy = case when 'late' = any(a.inherits) then $2::jsonb else a.late_policy end,
            allowance = case when 'allowance' = any(a.inherits) then $3::integer else a.allowance end,
-           take_back = case when 'takeBack' = any(a.inherits) then $4::boolean else a.take_back end
+           take_back = case when 'takeBack' = any(a.inherits) then $4::boolean else a.take_back end,
+           counts = case when 'counts' = any(a.inherits) then $6::text else a.counts end,
+           stands_again = case when 'standsAgain' = any(a.inherits) then $7::boolean else a.stands_again end,
+           follow_minutes = case when 'followMinutes' = any(a.inherits) then $8::integer else a.follow_minutes end
          from followers f where f.id = a.id and not f.begun
        )
        select begun from followers`,
-      [id, JSON.stringify(rules.late), rules.allowance, rules.takeBack, [...RULE_NAMES]],
+      [
+        id,
+        JSON.stringify(rules.late),
+        rules.allowance,
+        rules.takeBack,
+        [...RULE_NAMES],
+        rules.counts,
+        rules.standsAgain,
+        rules.followMinutes
+      ],
       tx
     );
     await audit(person.id, 'change-rules', id, { rules }, tx);

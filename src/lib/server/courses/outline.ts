@@ -6,7 +6,7 @@ import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
-import { EFFECTIVE_CLOSES, EFFECTIVE_DUE } from '../packets/desk';
+import { EFFECTIVE_CLOSES, EFFECTIVE_DUE } from '../packets/effective';
 import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../packets/projection';
 
 /**

@@ -7,6 +7,7 @@ import * as pieceNotes from './migrations/0004-piece-notes';
 import * as gather from './migrations/0005-gather';
 import * as readings from './migrations/0006-readings';
 import * as receipts from './migrations/0007-receipts';
+import * as changing from './migrations/0008-changing';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -16,7 +17,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0004-piece-notes', ...pieceNotes },
   { name: '0005-gather', ...gather },
   { name: '0006-readings', ...readings },
-  { name: '0007-receipts', ...receipts }
+  { name: '0007-receipts', ...receipts },
+  { name: '0008-changing', ...changing }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

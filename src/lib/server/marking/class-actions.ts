@@ -92,6 +92,11 @@ export async function undoInPerson(person: Actor, who: OneStudent): Promise<Outc
   });
 }
 
+/** Says that nothing was handed over in person, although the student says so. */
+export async function declineClaim(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
+  return classAction(person, who, { do: 'decline-claim' });
+}
+
 async function classAction(person: Actor, who: OneStudent, action: Action): Promise<Outcome<object, Refusal>> {
   return withPacket(person, who, 'excuse-or-extend', null, async (packet) => {
     const verdict = await packet.act(action);

@@ -29,6 +29,16 @@ export async function openRound(person: Actor, packetId: string): Promise<Result
   return withPacket(person, { packetId }, 'mark-round', null, (packet) => packet.act({ do: 'open-round' }));
 }
 
+/** Hands the standing round back to the student who asks for it. It is theirs again, and nothing stands. */
+export async function handBack(person: Actor, packetId: string): Promise<Result> {
+  return withPacket(person, { packetId }, 'mark-round', null, (packet) => packet.act({ do: 'hand-back' }));
+}
+
+/** Keeps the round, although the student asks for it. */
+export async function declineAskingBack(person: Actor, packetId: string): Promise<Result> {
+  return withPacket(person, { packetId }, 'mark-round', null, (packet) => packet.act({ do: 'decline-asking-back' }));
+}
+
 /** Keeps points and remark for later; the student sees nothing of them yet. Marking has begun from here on. */
 export async function keepMark(person: Actor, judgement: Judgement): Promise<Result> {
   return withPacket(person, judgement, 'mark-round', `keep ${judgement.key}`, async (packet) => {

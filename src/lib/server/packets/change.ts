@@ -20,11 +20,48 @@ export async function openAssignment(person: Actor, { assignmentId }: Own): Prom
  */
 export async function takeBack(
   person: Actor,
-  input: Own & { restores: number | null; key: string }
+  input: Own & { restores: number | null; ifDue?: boolean; key: string }
 ): Promise<Outcome<object, Refusal>> {
+  const { restores, ifDue } = input;
   const address = { assignmentId: input.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', `take-back ${input.key}`, (packet) =>
-    packet.act({ do: 'take-back', restores: input.restores })
+    packet.act({ do: 'take-back', restores, ...(ifDue && { ifDue: true }) })
+  );
+}
+
+/** Says which round should count, where the teacher lets the student choose. */
+export async function nominateRound(
+  person: Actor,
+  { assignmentId, round }: Own & { round: number }
+): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
+    packet.act({ do: 'nominate', round })
+  );
+}
+
+/** Asks the teacher to hand the standing round back, where the student cannot take it back themselves. */
+export async function askBack(
+  person: Actor,
+  { assignmentId, reason }: Own & { reason: string }
+): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
+    packet.act({ do: 'ask-back', reason })
+  );
+}
+
+/** The student's word that they handed the work over in person. It waits for the teacher's. */
+export async function claimInPerson(
+  person: Actor,
+  { assignmentId, note }: Own & { note: string }
+): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
+    packet.act({ do: 'claim-in-person', note })
+  );
+}
+
+export async function withdrawClaim(person: Actor, { assignmentId }: Own): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
+    packet.act({ do: 'withdraw-claim' })
   );
 }
 
@@ -49,8 +86,9 @@ export async function dropRevision(person: Actor, { assignmentId }: Own): Promis
     if (!verdict.ok) return verdict;
     await execute('delete from pieces where packet_id = $1', [packet.id], packet.tx);
     await execute(
-      `insert into pieces (id, packet_id, deliverable_id, kind, name, note, sha256, added_at, position)
-       select gen_random_uuid(), packet_id, deliverable_id, kind, name, note, sha256, $3, position
+      `insert into pieces
+         (id, packet_id, deliverable_id, kind, name, note, sha256, url, look_id, knowingly, added_at, position)
+       select gen_random_uuid(), packet_id, deliverable_id, kind, name, note, sha256, url, look_id, knowingly, $3, position
        from round_pieces where packet_id = $1 and round_no = $2`,
       [packet.id, standing, new Date(packet.now)],
       packet.tx
@@ -60,9 +98,12 @@ export async function dropRevision(person: Actor, { assignmentId }: Own): Promis
 }
 
 /** The student's own word that it is done, where that settles it; or that it is not, after all. */
-export async function declareDone(person: Actor, { assignmentId }: Own): Promise<Outcome<object, Refusal>> {
+export async function declareDone(
+  person: Actor,
+  { assignmentId, note = '' }: Own & { note?: string }
+): Promise<Outcome<object, Refusal>> {
   return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
-    packet.act({ do: 'declare-done' })
+    packet.act({ do: 'declare-done', note })
   );
 }
 

@@ -6,6 +6,7 @@ import { DAY, type Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { shownToStudents } from '../courses/shown';
 import { ms, select } from '../db/connection';
+import { EFFECTIVE_CLOSES, EFFECTIVE_DUE } from './effective';
 import { holdingOf, PROJECTION_COLUMNS, ProjectionRow, UNREAD } from './projection';
 
 /** How many lines of one kind the Desk shows; what is beyond is one click away. */
@@ -123,8 +124,6 @@ type DeskRow = z.infer<typeof DeskRow>;
 type Kind = 'now' | 'coming' | 'undated' | 'waiting';
 const CountedRow = DeskRow.extend({ kind: z.custom<Kind>(), total: z.number() });
 
-export const EFFECTIVE_DUE = 'case when p.due_extended then p.due_at else a.due_at end';
-export const EFFECTIVE_CLOSES = 'case when p.closes_extended then p.closes_at else a.closes_at end';
 /** Nothing is to be done about it any more: settled, excused or accepted in person. */
 export const RESTED = "coalesce(p.phase = 'settled' or p.excused or p.in_person, false)";
 /**

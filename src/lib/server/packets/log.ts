@@ -2,6 +2,8 @@ import { z } from 'zod';
 import type { Custody, CustodyRound } from '$core/packets/custody';
 import { CustodyDeed, type CustodyEvent } from '$core/packets/events';
 import { lateness } from '$core/assignments/lateness';
+import { countingMark } from '$core/grades/counting';
+import { COUNTS } from '$core/packets/terms';
 import { execute, ms, select, type Tx } from '../db/connection';
 import { CustodyRow, Packet, Round } from '../db/models/packets';
 
@@ -43,25 +45,41 @@ export async function appendLog(
   await projectRounds(packet, events, before, after, tx);
   const row = { ...projection(packet.lastSeq + events.length, after), ...extensions(events) };
   await Packet.update(row, { where: { id: packet.id }, transaction: tx });
-  if (before.rounds !== after.rounds) await projectLatest(packet.id, tx);
+  if (before.rounds !== after.rounds || before.nominated !== after.nominated) await projectLatest(packet.id, tx);
 }
 
 /**
  * Brings along what lists show of a packet's rounds and results: the round that stands or settled it, else the latest,
- * and what was returned last. To be called after rounds or returned marks have changed.
+ * and the mark that counts. To be called after rounds or returned marks have changed.
  */
 export async function projectLatest(packetId: string, tx: Tx): Promise<void> {
+  const marks = await select(MarkRow, MARKS, [packetId], tx);
+  const [rule] = marks;
+  const counting = rule ? countingMark(marks, rule.counts, rule.nominated) : null;
   await execute(
     `update packets set
        (round_no, late_seconds) = (select no, late_seconds from rounds where packet_id = $1
          order by (state in ('standing', 'settled')) desc, no desc limit 1),
-       (given, kept) = (select points, kept from marks where packet_id = $1 and returned_at is not null
-         order by returned_at desc limit 1)
+       given = $2, kept = $3
      where id = $1`,
-    [packetId],
+    [packetId, counting?.points ?? null, counting?.kept ?? null],
     tx
   );
 }
+
+const MarkRow = z.object({
+  round: z.number().nullable(),
+  points: z.number().nullable(),
+  kept: z.number(),
+  at: z.number(),
+  counts: z.enum(COUNTS),
+  nominated: z.number().nullable()
+});
+const MARKS = `
+  select m.round_no as round, m.points::float8 as points, m.kept::float8 as kept, ${ms('m.returned_at')} as at, a.counts,
+    p.nominated
+  from marks m join packets p on p.id = m.packet_id join assignments a on a.id = p.assignment_id
+  where m.packet_id = $1 and m.returned_at is not null`;
 
 function projection(lastSeq: number, custody: Custody) {
   const { since } = custody;
@@ -74,7 +92,13 @@ function projection(lastSeq: number, custody: Custody) {
     excused: custody.excused,
     inPerson: custody.inPerson,
     lastMove: custody.lastMove,
-    sinceAt: date(since)
+    sinceAt: date(since),
+    sealUntil: date(custody.seal?.until ?? null),
+    ranOutAt: date(custody.ranOutAt),
+    comesBack: custody.comesBack,
+    nominated: custody.nominated,
+    claimedAt: date(custody.claimed?.at ?? null),
+    askedBackAt: date(custody.handBack?.at ?? null)
   };
 }
 
@@ -122,6 +146,7 @@ async function createRound(
   tx: Tx
 ): Promise<void> {
   const { due, late } = after.terms;
+  const arrivedAt = events.at(-1)?.at ?? round.at;
   const { seconds, startedDays, kept } = lateness(round.at, due, packet.zone, late);
   await Round.create(
     {
@@ -130,6 +155,7 @@ async function createRound(
       state: round.state,
       submittedAt: new Date(round.at),
       submittedBy: events.at(-1)?.by ?? '',
+      arrivedAt: arrivedAt === round.at ? null : new Date(arrivedAt),
       dueAt: date(due),
       lateSeconds: seconds,
       startedDays,

@@ -12,17 +12,25 @@ import { announce } from '../live/announce';
 import { NotHere } from '../outcome';
 import { answerOnce } from './idempotency';
 import { appendLog, readLog } from './log';
+import { endSeal, type SealEnd } from './seal-record';
+import { letTimePass } from './time-passes';
 
 /** A packet under lock, in a transaction, in the hands of someone whom the policy let through. */
 export interface OpenPacket {
   id: string;
   facts: AssignmentFacts;
   person: Actor;
+  /** Everyone in the party. */
+  members: readonly string[];
   custody: Custody;
   now: Moment;
   tx: Tx;
-  /** Does what the core allows and writes it down, or says why not. Keeps `custody` up to date. */
-  act(action: Action): Promise<{ ok: true } | { ok: false; why: Refusal }>;
+  /**
+   * Does what the core allows and writes it down, or says why not. Keeps `custody` up to date.
+   *
+   * @param by in whose name, where that is not the acting person
+   */
+  act(action: Action, by?: string): Promise<{ ok: true } | { ok: false; why: Refusal }>;
 }
 
 /** Which packet: a student's own one on an assignment, or one of a class by the student or by its id. */
@@ -49,13 +57,36 @@ export async function withPacket<T extends { ok: boolean }>(
     if (!found || !may(person, deed, relationOf(found))) throw new NotHere('This packet');
     const packetId = found.packetId ?? (await layOut(found.assignmentId, found.partyId, tx));
     const lastSeq = await lock(packetId, tx);
-    return answerOnce(person.id, key === null ? null : `${packetId} ${key}`, tx, async () =>
-      work(
-        await openLocked(person, { id: packetId, lastSeq, members: found.members }, AssignmentFacts.parse(found), tx)
-      )
-    );
+    return answerOnce(person.id, key === null ? null : `${packetId} ${key}`, tx, async () => {
+      const row = { id: packetId, lastSeq, members: found.members };
+      const packet = await openLocked(person, row, AssignmentFacts.parse(found), tx);
+      await letTimePass(packet);
+      return work(packet);
+    });
   });
 }
+
+/**
+ * Opens a packet because a moment has passed: nobody acts, so no policy is asked. What happens is written under the name
+ * of the student, whose wish or seal it follows.
+ *
+ * @returns whether anything happened
+ */
+export async function passTime(packetId: string): Promise<boolean> {
+  return inTransaction(async (tx) => {
+    const lastSeq = await lock(packetId, tx);
+    const [owner] = await select(Owner, OWNER, [packetId], tx);
+    const [found] = owner ? await select(Found, BY_PACKET, [packetId, owner.id], tx) : [];
+    if (!owner || !found) return false;
+    const row = { id: packetId, lastSeq, members: found.members };
+    const person: Actor = { id: owner.id, schoolRoles: [] };
+    return letTimePass(await openLocked(person, row, AssignmentFacts.parse(found), tx));
+  });
+}
+
+const Owner = z.object({ id: z.string() });
+const OWNER = `select m.person_id as id from packets p join party_members m on m.party_id = p.party_id
+  where p.id = $1 order by m.person_id limit 1`;
 
 async function openLocked(
   person: Actor,
@@ -68,14 +99,17 @@ async function openLocked(
     facts,
     person,
     custody: fold(termsOf(facts), await readLog(row.id, tx)),
+    members: row.members,
     now: clock.now(),
     tx,
-    async act(action) {
+    async act(action, by = person.id) {
       const before = packet.custody;
-      const decision = decide(before, action, packet.now, person.id);
+      const decision = decide(before, action, packet.now, by);
       if (!decision.ok) return decision;
       await appendLog({ ...row, zone: facts.zone }, decision.events, before, decision.custody, tx);
       row.lastSeq += decision.events.length;
+      if (before.seal !== null && decision.custody.seal === null)
+        await endSeal(packet, SEAL_ENDS[action.do] ?? 'dropped');
       packet.custody = decision.custody;
       await announce({ people: row.members, teachersOf: facts.courseId }, tx);
       return { ok: true };
@@ -83,6 +117,13 @@ async function openLocked(
   };
   return packet;
 }
+
+/** How an action ends a seal; any other that does makes it void. */
+const SEAL_ENDS: Partial<Record<Action['do'], SealEnd>> = {
+  'complete-seal': 'complete',
+  'break-seal': 'broken',
+  'let-seal-run-out': 'ran-out'
+};
 
 const Found = AssignmentFacts.extend({
   courseRole: z.enum(['student', 'teacher']).nullable(),

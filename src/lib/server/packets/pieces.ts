@@ -9,6 +9,7 @@ import { NotHere, type Outcome } from '../outcome';
 import { putOnShelf, type Came } from '../shelf/put-on-shelf';
 import { withPacket, type OpenPacket } from './open-packet';
 import { placeProblem } from './place';
+import { completeSeal, mayArrive, sealedPiece } from './seal';
 
 export interface NewFile {
   assignmentId: string;
@@ -40,7 +41,11 @@ export async function addFile(
     const shelf = await putOnShelf(person, { name, blob, came, folder: { assignmentId } }, packet.now, packet.tx);
     const leaving = await thosePieces(packet, deliverableId, file.insteadOf ?? []);
     const made = { deliverableId, name, ...blob, shelfFileId: shelf.fileId, shelfVersion: shelf.version };
-    return layFile(packet, made, leaving);
+    const sealed = await sealedPiece(packet, { deliverableId, sha256: blob.sha256 });
+    if (!sealed) return layFile(packet, made, leaving);
+    const laid = await layPiece(packet, { ...made, kind: 'file' }, 'arrive');
+    if (laid.ok) await completeSeal(packet, sealed);
+    return laid;
   });
 }
 
@@ -81,17 +86,25 @@ export async function layFile(
   return laid;
 }
 
-async function letGo(packet: OpenPacket, piece: Piece): Promise<Outcome<object, Refusal>> {
+/** Takes a piece out of the packet. Under the packet's lock. */
+export async function letGo(packet: OpenPacket, piece: Piece): Promise<Outcome<object, Refusal>> {
   const verdict = await packet.act({ do: 'remove-piece', piece: piece.id });
   if (verdict.ok) await piece.destroy({ transaction: packet.tx });
   return verdict;
 }
 
-/** Lays a piece into the packet as its last one. Whether it fits has been asked. Under the packet's lock. */
+/**
+ * Lays a piece into the packet as its last one. Whether it fits has been asked. Under the packet's lock.
+ *
+ * @param how `arrive` for a piece of what was sealed
+ */
 export async function layPiece(
   packet: OpenPacket,
-  made: Partial<Pick<Piece, 'sha256' | 'shelfFileId' | 'shelfVersion' | 'url' | 'lookId' | 'knowingly' | 'kind'>> &
-    Pick<Piece, 'deliverableId' | 'name'>
+  made: Partial<
+    Pick<Piece, 'sha256' | 'shelfFileId' | 'shelfVersion' | 'url' | 'lookId' | 'knowingly' | 'kind' | 'note'>
+  > &
+    Pick<Piece, 'deliverableId' | 'name'>,
+  how: 'add-piece' | 'arrive' = 'add-piece'
 ): Promise<Outcome<{ pieceId: string }, Refusal>> {
   const piece = Piece.build({
     ...made,
@@ -99,7 +112,7 @@ export async function layPiece(
     addedAt: new Date(packet.now),
     position: packet.custody.pieces
   });
-  const verdict = await packet.act({ do: 'add-piece', piece: piece.id });
+  const verdict = await packet.act({ do: how, piece: piece.id });
   if (!verdict.ok) return verdict;
   await piece.save({ transaction: packet.tx });
   return { ok: true, pieceId: piece.id };
@@ -118,6 +131,8 @@ export async function canAddFile(
 ): Promise<Outcome<object, Refusal | PieceRefusal>> {
   const address = { assignmentId: place.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', null, async (packet) => {
+    const arrives = await mayArrive(packet, place.deliverableId, file);
+    if (arrives) return arrives;
     const problem = await placeProblem(packet, place.deliverableId, file && { kind: 'file', ...file }, leaving);
     if (problem) return { ok: false, why: problem };
     return allowed(packet.custody, { do: 'add-piece', piece: '' }, packet.now);

@@ -6,7 +6,7 @@ import { ms } from '../db/connection';
 /** What lists read of a packet `p` that may not be laid out yet. Parsed by `ProjectionRow`, read by `holdingOf`. */
 export const PROJECTION_COLUMNS = `
   p.phase, p.pieces, p.settled_by as "settledBy", p.excused, p.in_person as "inPerson", p.last_move as "lastMove",
-  ${ms('p.since_at')} as since, p.given::float8 as given, p.kept::float8 as kept`;
+  ${ms('p.seal_until')} as "sealUntil", ${ms('p.since_at')} as since, p.given::float8 as given, p.kept::float8 as kept`;
 
 /** A result, or the wish for another round, that the student has not looked at. */
 export const UNREAD = `coalesce((p.phase = 'another-round' or (p.phase = 'settled' and p.settled_by in ('result', 'looked-at')))
@@ -19,6 +19,7 @@ export const ProjectionRow = z.object({
   excused: z.boolean().nullable(),
   inPerson: z.boolean().nullable(),
   lastMove: z.custom<CustodySummary['lastMove']>(),
+  sealUntil: z.number().nullable(),
   since: z.number().nullable(),
   given: z.number().nullable(),
   kept: z.number().nullable()
@@ -34,6 +35,7 @@ export function holdingOf(row: ProjectionRow, terms: CustodySummary['terms'], no
     inPerson: row.inPerson ?? false,
     settledBy: row.settledBy,
     lastMove: row.lastMove,
+    seal: row.sealUntil === null ? null : { until: row.sealUntil },
     terms
   };
   return holding(summary, now);

@@ -24,7 +24,8 @@ export async function readRounds(packetId: string): Promise<RoundView[]> {
     select(
       RoundRow,
       `select no, state, ${ms('submitted_at')} as "submittedAt", ${ms('due_at')} as due,
-         late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept,
+         late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept, note,
+         ${ms('arrived_at')} as "arrivedAt",
          (select number from receipts p where p.packet_id = r.packet_id and p.round_no = r.no) as receipt
        from rounds r where packet_id = $1 order by no desc`,
       [packetId]
@@ -132,6 +133,8 @@ const RoundRow = z.object({
   lateSeconds: z.number(),
   startedDays: z.number(),
   kept: z.number(),
+  note: z.string(),
+  arrivedAt: z.number().nullable(),
   receipt: z.string().nullable()
 });
 const MarkRow = z.object({

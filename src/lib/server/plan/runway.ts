@@ -6,7 +6,8 @@ import { minutesLeft } from '$core/plan/work-left';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
-import { EFFECTIVE_CLOSES, EFFECTIVE_DUE, OWN_ASSIGNMENTS, RESTED } from '../packets/desk';
+import { OWN_ASSIGNMENTS, RESTED } from '../packets/desk';
+import { EFFECTIVE_CLOSES, EFFECTIVE_DUE } from '../packets/effective';
 import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../packets/projection';
 
 /** More strokes than this on 14 days cannot be told apart. */

@@ -21,7 +21,7 @@ export async function issueReceipt(packet: OpenPacket, round: number): Promise<s
   const pieces = await select(PieceRow, PIECES, bind, packet.tx);
   const { facts } = packet;
   const { terms } = packet.custody;
-  const { brief, student, ...timing } = written;
+  const { brief, student, note, arrivedAt, ...timing } = written;
   const receipt: Receipt = Receipt.parse({
     version: 1,
     number,
@@ -32,6 +32,8 @@ export async function issueReceipt(packet: OpenPacket, round: number): Promise<s
     points: facts.points,
     round,
     ...timing,
+    ...(note !== '' && { note }),
+    ...(arrivedAt !== null && { arrivedAt }),
     takeBack: { possible: terms.takeBack, until: terms.takeBack ? submitEnds(terms) : null },
     zone: facts.zone,
     pieces
@@ -50,6 +52,8 @@ export async function issueReceipt(packet: OpenPacket, round: number): Promise<s
 const RoundRow = z.object({
   student: z.string(),
   brief: z.string(),
+  note: z.string(),
+  arrivedAt: z.number().nullable(),
   receivedAt: z.number(),
   due: z.number().nullable(),
   lateSeconds: z.number(),
@@ -57,7 +61,7 @@ const RoundRow = z.object({
 });
 const ROUND = `
   select s.name as student, a.brief_html as brief, ${ms('r.submitted_at')} as "receivedAt", ${ms('r.due_at')} as due,
-    r.late_seconds as "lateSeconds", r.kept::float8 as kept
+    r.late_seconds as "lateSeconds", r.kept::float8 as kept, r.note, ${ms('r.arrived_at')} as "arrivedAt"
   from rounds r join people s on s.id = r.submitted_by join packets p on p.id = r.packet_id
   join assignments a on a.id = p.assignment_id
   where r.packet_id = $1 and r.no = $2`;

@@ -1,7 +1,15 @@
 <script lang="ts">
   import type { AssignmentDraft } from '$core/assignments/draft';
   import type { LatePolicy } from '$core/assignments/late-policy';
-  import { inheritsWords, type RuleName, type StandingRules } from '$core/courses/rules';
+  import {
+    countsWords,
+    followWords,
+    inheritsWords,
+    MOST_MINUTES,
+    type RuleName,
+    type StandingRules
+  } from '$core/courses/rules';
+  import { COUNTS } from '$core/packets/terms';
   import { latePolicyWords } from '$core/packets/due';
   import Field from '$ui/forms/Field.svelte';
 
@@ -26,6 +34,9 @@
     if (name === 'late') draft.late = $state.snapshot(rules.late);
     if (name === 'allowance') draft.allowance = rules.allowance;
     if (name === 'takeBack') draft.takeBack = rules.takeBack;
+    if (name === 'counts') draft.counts = rules.counts;
+    if (name === 'standsAgain') draft.standsAgain = rules.standsAgain;
+    if (name === 'followMinutes') draft.followMinutes = rules.followMinutes;
   }
 
   function chooseLate(kind: LatePolicy['kind']) {
@@ -108,6 +119,37 @@
       <label class="flex items-center gap-2"
         ><input type="checkbox" class="checkbox" bind:checked={draft.takeBack} /> Rounds can be taken back</label
       >
+    {/if}
+  </div>
+  <div class="grid gap-2">
+    {@render following('counts')}
+    {#if follows('counts')}<p>Of several returned rounds {countsWords(draft.counts)}.</p>{:else}
+      <Field label="Of several returned rounds">
+        <select class="select" bind:value={draft.counts}>
+          {#each COUNTS as one (one)}<option value={one}>{countsWords(one)}</option>{/each}
+        </select>
+      </Field>
+    {/if}
+  </div>
+  <div class="grid gap-2">
+    {@render following('standsAgain')}
+    {#if follows('standsAgain')}<p>
+        {draft.standsAgain
+          ? 'A round that was taken back stands again at the due moment, if the student asks for it.'
+          : 'What was taken back does not come back by itself.'}
+      </p>{:else}
+      <label class="flex items-center gap-2"
+        ><input type="checkbox" class="checkbox" bind:checked={draft.standsAgain} /> Whoever takes a round back may ask that
+        it stands again when the due moment passes</label
+      >
+    {/if}
+  </div>
+  <div class="grid gap-2">
+    {@render following('followMinutes')}
+    {#if follows('followMinutes')}<p>{followWords(draft.followMinutes)}</p>{:else}
+      <Field label="Minutes in which sealed bytes may follow" about="0 where everything has to have arrived">
+        <input class="input w-32" type="number" min="0" max={MOST_MINUTES} bind:value={draft.followMinutes} />
+      </Field>
     {/if}
   </div>
   <div class="flex flex-wrap gap-6">

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import { countsWords } from '$core/courses/rules';
+  import { COUNTS } from '$core/packets/terms';
   import { PIECE_KINDS } from '$core/assignments/wants';
   import type { CourseAbout, CourseHead } from '$core/courses/views';
   import { act } from '$ui/forms/act';
@@ -9,7 +11,7 @@
     about: CourseAbout;
   }
   const { course, about }: Props = $props();
-  const { late, allowance, takeBack, kinds, naming } = $derived(about.rules);
+  const { late, allowance, takeBack, counts, standsAgain, followMinutes, kinds, naming } = $derived(about.rules);
   const contacts = $derived(about.contacts.map((c) => [c.who, c.how, c.hours].join('; ')).join('\n'));
   const LATE = {
     none: 'Costs nothing',
@@ -74,8 +76,20 @@
     <Field label="How pieces are named" about={'For example {surname} {deliverable}'}>
       <input class="input w-full" name="naming" value={naming} maxlength="120" />
     </Field>
+    <Field label="Of several returned rounds">
+      <select class="select w-full" name="counts" value={counts}>
+        {#each COUNTS as one (one)}<option value={one}>{countsWords(one)}</option>{/each}
+      </select>
+    </Field>
+    <Field label="Minutes in which sealed bytes may follow" about="0 where everything has to have arrived">
+      <input class="input w-full" name="followMinutes" inputmode="numeric" value={followMinutes} />
+    </Field>
     <label class="flex items-center gap-2"
       ><input type="checkbox" class="checkbox" name="takeBack" checked={takeBack} /> Rounds can be taken back</label
+    >
+    <label class="flex items-center gap-2"
+      ><input type="checkbox" class="checkbox" name="standsAgain" checked={standsAgain} /> Whoever takes a round back may
+      ask that it stands again when the due moment passes</label
     >
     <fieldset class="sm:col-span-2">
       <legend class="text-sm">Kinds of piece wanted</legend>

@@ -6,8 +6,8 @@ export interface BatonDrawing {
   seat: 'student' | 'teacher' | 'none';
   /** Which way the arrowhead on the bar points: the way the work last moved. */
   arrow: 'right' | 'left' | 'none';
-  /** Settled closes the bar into a ring; a closed assignment ends it in a stop. */
-  bar: 'open' | 'ring' | 'stop';
+  /** Settled closes the bar into a ring; a closed assignment ends it in a stop; a seal lies on it. */
+  bar: 'open' | 'ring' | 'stop' | 'seal';
   /** A dot in the student's seat: a next round is being made while one stands. */
   alsoWorking: boolean;
 }
@@ -15,7 +15,7 @@ export interface BatonDrawing {
 /** The glyph for who holds the work. */
 export function drawBaton(holding: Pick<Holding, 'holder' | 'standing' | 'lastMove'>): BatonDrawing {
   const { holder, standing, lastMove } = holding;
-  const bars: Partial<Record<Standing, BatonDrawing['bar']>> = { settled: 'ring', closed: 'stop' };
+  const bars: Partial<Record<Standing, BatonDrawing['bar']>> = { settled: 'ring', closed: 'stop', sealed: 'seal' };
   return {
     seat: holder === 'nobody' ? 'none' : holder,
     arrow: standing === 'settled' || lastMove === null ? 'none' : lastMove === 'to-teacher' ? 'right' : 'left',
@@ -28,7 +28,8 @@ const circle = (x: number, r: number) => `M${x - r} 8a${r} ${r} 0 1 0 ${2 * r} 0
 const BARS = {
   open: 'M11.5 8H24.5',
   ring: 'M9.5 4.2C13 1.2 23 1.2 26.5 4.2M9.5 11.8C13 14.8 23 14.8 26.5 11.8',
-  stop: 'M11.5 8H16M17 3.5V12.5'
+  stop: 'M11.5 8H16M17 3.5V12.5',
+  seal: 'M11.5 8H14.5M18 4.5L21.5 8L18 11.5L14.5 8Z'
 };
 const ARROWS = { right: 'M16.5 4.5L20.5 8L16.5 11.5', left: 'M19.5 4.5L15.5 8L19.5 11.5', none: '' };
 const SEATS = { student: circle(7, 4.5), teacher: circle(29, 4.5), none: '' };

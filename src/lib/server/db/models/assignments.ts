@@ -1,6 +1,6 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize';
 import type { LatePolicy } from '$core/assignments/late-policy';
-import type { Settles } from '$core/packets/terms';
+import type { Counts, Settles } from '$core/packets/terms';
 import { database } from '../connection';
 import { flag, id, json, maybeMoment, maybeUuid, maybeWhole, moment, text, uuid, whole } from './columns';
 
@@ -44,6 +44,10 @@ export class Assignment extends Model<InferAttributes<Assignment>, InferCreation
   declare takeBack: boolean;
   declare settles: Settles;
   declare latePolicy: LatePolicy;
+  declare counts: CreationOptional<Counts>;
+  declare standsAgain: CreationOptional<boolean>;
+  declare followMinutes: CreationOptional<number>;
+  declare strict: CreationOptional<string[]>;
   declare alsoOpen: boolean;
   declare followsDrafts: boolean;
   declare published: boolean;
@@ -72,6 +76,10 @@ Assignment.init(
     takeBack: flag(),
     settles: text(),
     latePolicy: json(),
+    counts: { ...text(), defaultValue: 'latest' },
+    standsAgain: { ...flag(), defaultValue: false },
+    followMinutes: { ...whole(), defaultValue: 30 },
+    strict: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false, defaultValue: [] },
     alsoOpen: flag(),
     followsDrafts: flag(),
     published: flag(),

@@ -21,6 +21,12 @@ export class Packet extends Model<InferAttributes<Packet>, InferCreationAttribut
   declare lateSeconds: CreationOptional<number | null>;
   declare given: CreationOptional<string | null>;
   declare kept: CreationOptional<string | null>;
+  declare sealUntil: CreationOptional<Date | null>;
+  declare ranOutAt: CreationOptional<Date | null>;
+  declare comesBack: CreationOptional<number | null>;
+  declare nominated: CreationOptional<number | null>;
+  declare claimedAt: CreationOptional<Date | null>;
+  declare askedBackAt: CreationOptional<Date | null>;
   /** True once an extension replaced the assignment's moment with this packet's own. */
   declare dueExtended: CreationOptional<boolean>;
   declare dueAt: CreationOptional<Date | null>;
@@ -45,6 +51,12 @@ Packet.init(
     lateSeconds: maybeWhole(),
     given: { type: DataTypes.DECIMAL(8, 2) },
     kept: { type: DataTypes.DECIMAL(5, 4) },
+    sealUntil: maybeMoment(),
+    ranOutAt: maybeMoment(),
+    comesBack: maybeWhole(),
+    nominated: maybeWhole(),
+    claimedAt: maybeMoment(),
+    askedBackAt: maybeMoment(),
     dueExtended: { ...flag(), defaultValue: false },
     dueAt: maybeMoment(),
     closesExtended: { ...flag(), defaultValue: false },
@@ -127,6 +139,10 @@ export class Round extends Model<InferAttributes<Round>, InferCreationAttributes
   declare startedDays: number;
   declare kept: string;
   declare openedAt: CreationOptional<Date | null>;
+  /** What the student said with it. */
+  declare note: CreationOptional<string>;
+  /** When its last byte had arrived, for a round that counts from its seal. */
+  declare arrivedAt: CreationOptional<Date | null>;
 }
 Round.init(
   {
@@ -139,7 +155,9 @@ Round.init(
     lateSeconds: whole(),
     startedDays: whole(),
     kept: { type: DataTypes.DECIMAL(5, 4), allowNull: false },
-    openedAt: maybeMoment()
+    openedAt: maybeMoment(),
+    note: { ...text(), defaultValue: '' },
+    arrivedAt: maybeMoment()
   },
   { sequelize: database, tableName: 'rounds' }
 );

@@ -1,6 +1,8 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { LatePolicy } from '$core/assignments/late-policy';
+import { MOST_MINUTES } from '$core/courses/rules';
+import { COUNTS } from '$core/packets/terms';
 import { PIECE_KINDS } from '$core/assignments/wants';
 import { About, changeAbout, changeRules, Contact, endCourse, readAbout } from '$server/courses/about';
 import { copyCourse, CourseCopy } from '$server/courses/copy-course';
@@ -34,6 +36,9 @@ const RulesForm = z.object({
   floorPercent: WholeText,
   allowance: WholeText,
   takeBack: Ticked,
+  counts: z.enum(COUNTS),
+  standsAgain: Ticked,
+  followMinutes: WholeText,
   naming: z.string().trim().max(120),
   ...Object.fromEntries(PIECE_KINDS.map((kind) => [`kind-${kind}`, Ticked] as const))
 });
@@ -58,6 +63,9 @@ export const actions = {
         late: late.data,
         allowance: allowance || null,
         takeBack: rest.takeBack,
+        counts: rest.counts,
+        standsAgain: rest.standsAgain,
+        followMinutes: Math.min(rest.followMinutes ?? 0, MOST_MINUTES),
         naming: rest.naming,
         kinds: PIECE_KINDS.filter((kind) => ticked[`kind-${kind}`])
       });

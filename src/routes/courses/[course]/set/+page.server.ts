@@ -26,6 +26,9 @@ export const load = async ({ locals, params, url }) => {
     late: rules.late,
     allowance: rules.allowance,
     takeBack: rules.takeBack,
+    counts: rules.counts,
+    standsAgain: rules.standsAgain,
+    followMinutes: rules.followMinutes,
     deliverables: [{ title: 'What you hand over', wants: wantsOf(rules) }]
   });
   const named = units.flatMap(({ id, title }) => (id === null ? [] : [{ id, title }]));

@@ -1,0 +1,28 @@
+import { execute } from '../db/connection';
+import { issueReceipt } from '../receipts/issue';
+import type { OpenPacket } from './open-packet';
+
+/**
+ * Freezes the packet's pieces as the round that has just begun to stand, with the note that travels with it, and issues
+ * its receipt. Under the packet's lock.
+ *
+ * @returns the number of the round and of its receipt
+ */
+export async function writeRound(packet: OpenPacket, note: string): Promise<{ round: number; receipt: string }> {
+  const round = packet.custody.standing;
+  if (round === null) throw new Error('A round that was just submitted does not stand.');
+  await execute(
+    'update rounds set note = $3 where packet_id = $1 and no = $2 and $3 <> note',
+    [packet.id, round, note],
+    packet.tx
+  );
+  await execute(
+    `insert into round_pieces
+       (packet_id, round_no, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly)
+     select packet_id, $2, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly
+     from pieces where packet_id = $1`,
+    [packet.id, round],
+    packet.tx
+  );
+  return { round, receipt: await issueReceipt(packet, round) };
+}

@@ -9,7 +9,7 @@ import { changeJoinPhrase } from '../src/lib/server/courses/join';
 import { addMaterial, type MaterialHome } from '../src/lib/server/courses/materials';
 import { giveNotice } from '../src/lib/server/courses/notices';
 import { changeUnit, showInOutline } from '../src/lib/server/courses/shape-outline';
-import { post } from '../src/lib/server/threads/posts';
+import { post } from '../src/lib/server/threads/say';
 import type { Deed } from './load';
 import { demoFile, type DemoCourse } from './read-world';
 

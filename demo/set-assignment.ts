@@ -4,7 +4,7 @@ import type { Actor } from '../src/lib/core/people/policy';
 import type { Moment } from '../src/lib/core/time/moment';
 import { changeAssignment, readDraft } from '../src/lib/server/assignments/change-assignment';
 import { createAssignment } from '../src/lib/server/assignments/create-assignment';
-import { post } from '../src/lib/server/threads/posts';
+import { post } from '../src/lib/server/threads/say';
 import { dice } from './classmates';
 import type { Deed } from './load';
 import { handOut, type OpenedCourse } from './open-course';

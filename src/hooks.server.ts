@@ -4,6 +4,9 @@ import { findSession, SESSION_COOKIE } from '$server/auth/sessions';
 import { blobStoreProblem } from '$server/blobs/store';
 import { openSimulatedSite } from '$server/links/simulated-site';
 import { log } from '$server/log';
+import { sweepAll } from '$server/jobs/sweep';
+import { workOnJobs } from '$server/jobs/jobs';
+import { mailTiding } from '$server/tidings/mail-tiding';
 import { isUpload } from '$server/uploads/limits';
 import { readTheme } from './routes/shared/theme';
 
@@ -15,8 +18,9 @@ export const init: ServerInit = async () => {
   const problem = await blobStoreProblem();
   if (problem) log.error({ problem }, 'blobs cannot be written');
   await openSimulatedSite();
+  const stopJobs = await workOnJobs({ 'mail-tiding': ({ tidingId }) => mailTiding(tidingId), sweep: sweepAll });
   // Every request has been answered by then; what still stands are our own connections to the database.
-  process.on('sveltekit:shutdown', () => process.exit(0));
+  process.on('sveltekit:shutdown', () => void stopJobs().finally(() => process.exit(0)));
 };
 
 export const handle: Handle = async ({ event, resolve }) => {

@@ -2,7 +2,7 @@
 export const load = ({ locals }) => {
   const { person, reader, theme } = locals;
   return {
-    person: person && { name: person.name, studies: person.studies, teaches: person.teaches },
+    person: person && { name: person.name, studies: person.studies, teaches: person.teaches, unread: person.unread },
     zone: reader.zone,
     theme
   };

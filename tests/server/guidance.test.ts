@@ -16,7 +16,8 @@ import { returnRound } from '$server/marking/return-round';
 import { previewOf } from '$server/materials/preview';
 import { NotHere } from '$server/outcome';
 import { readDesk } from '$server/packets/desk';
-import { post, readPosts } from '$server/threads/posts';
+import { readPosts } from '$server/threads/read-posts';
+import { post } from '$server/threads/say';
 import { at, attach, DAY, handIn, HOUR, key, MONDAY, packetOf, person, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
@@ -130,8 +131,9 @@ describe('what is said', () => {
     };
     expect(await bodies(school.ilse)).toEqual([['Only for Odile', 'Only for Ilse'], ['For all']]);
     expect(await bodies(school.teodor)).toEqual([[], ['For all']]);
-    const place = { courseId: school.course.id, assignmentId: id, noticeId: null, partyId: school.ilse.id };
-    expect((await readPosts(place, school.teacher)).map(({ mine, teaches }) => [mine, teaches])).toEqual([
+    const place = { on: 'assignment', id, partyId: school.ilse.id } as const;
+    const [aside = []] = await readPosts(school.teacher, [place]);
+    expect(aside.map(({ mine, teaches }) => [mine, teaches])).toEqual([
       [false, false],
       [true, true]
     ]);
@@ -146,7 +148,7 @@ describe('what is said', () => {
     await expect(say(school.stranger, { to: 'floor' })).rejects.toThrow(NotHere);
     await expect(say(school.teacher, { studentId: school.stranger.id })).rejects.toThrow(NotHere);
     await expect(say(school.ilse, { assignmentId: hidden, to: 'floor' })).rejects.toThrow(NotHere);
-    await expect(say(school.ilse, { body: '   ' })).rejects.toThrow();
+    expect(await say(school.ilse, { body: '   ' })).toEqual({ ok: false, why: 'says-nothing' });
   });
 });
 

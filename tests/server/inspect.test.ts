@@ -29,6 +29,12 @@ async function pdf(): Promise<Buffer> {
 }
 
 /** A PNG whose header claims these sides; there is next to nothing behind it. */
+/** A picture with something on it, small enough that nobody asks whether it is sharp. */
+function drawn(width: number, height: number): Promise<Buffer> {
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="${width}" height="${height}"><rect width="50%" height="100%"/></svg>`;
+  return sharp(Buffer.from(svg)).flatten({ background: 'white' }).png().toBuffer();
+}
+
 async function pngOf(width: number, height: number): Promise<Buffer> {
   const png = await sharp({ create: { width: 1, height: 1, channels: 3, background: 'white' } })
     .png()
@@ -66,7 +72,7 @@ async function archiveOf(entries: Record<string, Buffer | string>): Promise<Buff
 describe('what a look into a file tells', () => {
   it('finds nothing wrong with a sound PDF, picture and archive', async () => {
     expect(await lookAt(await pdf())).toEqual({});
-    expect(await lookAt(await pngOf(300, 200))).toEqual({ pixels: { width: 300, height: 200 } });
+    expect(await lookAt(await drawn(300, 200))).toEqual({ pixels: { width: 300, height: 200 } });
     expect(await lookAt(await archiveOf({ 'a.txt': 'tides' }))).toEqual({ unpacked: { bytes: 5 } });
     expect(await lookAt(Buffer.from('only words'))).toEqual({});
   });
@@ -110,7 +116,7 @@ describe('what a look into a file tells', () => {
   });
 
   it('is kept, so that the bytes are read once', async () => {
-    const bytes = await pngOf(77, 33);
+    const bytes = await drawn(77, 33);
     const added = await addFile(school.ilse, {
       assignmentId: await school.set(),
       deliverableId: null,

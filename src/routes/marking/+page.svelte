@@ -32,7 +32,13 @@
             >
             <span class="col-start-2 text-sm md:col-start-auto"
               >Round {round.round}<span class="block"
-                >{round.begun ? 'Marking begun' : round.opened ? 'Opened' : 'Not opened yet'}</span
+                >{round.askedBack
+                  ? 'Asked back by the student'
+                  : round.begun
+                    ? 'Marking begun'
+                    : round.opened
+                      ? 'Opened'
+                      : 'Not opened yet'}</span
               ></span
             >
             <span class="col-start-2 text-sm md:col-start-auto md:text-right">

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { jsonText } from '$core/forms/json-text';
 import { AssignmentDraft } from '$core/assignments/draft';
 
 /**
@@ -16,14 +17,4 @@ export async function readDraftForm(
   return { problems: Object.fromEntries(draft.error.issues.map(({ path, message }) => [path.join('.'), message])) };
 }
 
-const Form = z.object({
-  draft: z.string().transform((text, context) => {
-    try {
-      return JSON.parse(text) as unknown;
-    } catch {
-      context.addIssue('no JSON');
-      return z.NEVER;
-    }
-  }),
-  confirmed: z.enum(['yes', 'no']).default('no')
-});
+const Form = z.object({ draft: jsonText(z.unknown()), confirmed: z.enum(['yes', 'no']).default('no') });

@@ -1,4 +1,5 @@
-import type { Contact, MaterialView, PostView } from '../courses/views';
+import type { Contact, MaterialView } from '../courses/views';
+import type { PostView } from '../threads/views';
 import type { MustDo } from './must-do';
 import type { Criterion, LostPoints } from './rubric';
 
@@ -12,6 +13,10 @@ export interface GuidanceView {
   /** The levels at which the reader sees themselves, by criterion. */
   estimates: Record<string, string>;
   contacts: Contact[];
+  /** Titles of the reader's other assignments, in all of their courses. */
+  others: string[];
+  /** How many people are in the course. */
+  people: number;
   floor: PostView[];
   aside: PostView[];
 }

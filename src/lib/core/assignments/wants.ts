@@ -15,7 +15,7 @@ export const PIECE_KINDS = ['file', 'link', 'scan', 'recording', 'page'] as cons
 /**
  * What a deliverable asks of its pieces. Every part can be left out; what is left out is not asked.
  *
- * `types`: endings of file names without the dot; `seconds`: length of a recording; `naming`: a pattern with
+ * `types`: endings of file names without the dot; `seconds`: length of a recording; `spacing`: 1.5 or 2; `naming`: a pattern with
  * `{surname}`, `{name}`, `{assignment}`, `{deliverable}` and `{course}`.
  */
 export const Wants = z.object({
@@ -28,6 +28,11 @@ export const Wants = z.object({
   words: Range.optional(),
   pages: Range.optional(),
   seconds: Range.optional(),
+  /** The longer side of a picture. */
+  pixels: Range.optional(),
+  /** How a text document is set: its font, and the space of its lines as a multiple of single. */
+  font: z.string().trim().min(1).max(60).optional(),
+  spacing: z.number().min(0.5).max(4).optional(),
   howMany: Range.optional(),
   naming: z.string().trim().min(1).max(120).optional(),
   /** Links have to lead to the site that the student declared as their own. */
@@ -41,18 +46,26 @@ export type Wants = z.infer<typeof Wants>;
  * @param named the name that the pattern wants of the reader's own piece; without it, the pattern itself is said
  */
 export function wantsWords(wants: Wants, named: string | null = null): string[] {
-  const { kinds, types, words, pages, seconds, howMany, bytes, naming, ownSite } = wants;
+  const { kinds, types, bytes, naming, ownSite } = wants;
+  const ranges = MEASURED.map((measure) => wants[measure] && rangeWords(wants[measure], UNITS[measure]));
   return [
     kinds && kinds.length > 0 && kinds.length < PIECE_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
     types && types.length > 0 && listed(types.map((type) => type.toUpperCase())),
-    howMany && rangeWords(howMany, UNITS.howMany),
-    words && rangeWords(words, UNITS.words),
-    pages && rangeWords(pages, UNITS.pages),
-    seconds && rangeWords(seconds, UNITS.seconds),
+    ...ranges,
+    ...setWords(wants),
     bytes !== undefined && `at most ${sizeText(bytes)} each`,
     ownSite === true && 'on your own site',
     naming !== undefined && `named ${named ?? naming}`
   ].filter((phrase): phrase is string => typeof phrase === 'string' && phrase !== '');
+}
+
+const MEASURED = ['howMany', 'words', 'pages', 'seconds', 'pixels'] as const;
+
+function setWords({ font, spacing }: Wants): string[] {
+  return [
+    ...(font === undefined ? [] : [`in ${font}`]),
+    ...(spacing === undefined ? [] : [`${spacingText(spacing)} line spacing`])
+  ];
 }
 
 /** How a number of each measure is said: "800 words", "1 page". */
@@ -60,8 +73,12 @@ export const UNITS = {
   howMany: piecesText,
   words: (n: number) => (n === 1 ? '1 word' : `${n.toLocaleString('en-GB')} words`),
   pages: (n: number) => (n === 1 ? '1 page' : `${n} pages`),
-  seconds: (n: number) => span(n * 1000)
+  seconds: (n: number) => span(n * 1000),
+  pixels: (n: number) => `${n.toLocaleString('en-GB')} pixels`
 };
+
+/** A line spacing as people say it. */
+export const spacingText = (spacing: number): string => ({ 1: 'single', 2: 'double' })[spacing] ?? String(spacing);
 
 /** Whether a number lies within a range; its ends belong to it. */
 export function within(n: number, { from = 0, to = Infinity }: Range): boolean {
@@ -94,7 +111,7 @@ export function rangeWords({ from, to }: Range, say: (n: number) => string): str
 
 /** The smaller number needs its unit only where it differs from the larger one's. */
 function bare(from: number, largerSaid: string): string {
-  return /(words|pages|pieces)$/.test(largerSaid) ? from.toLocaleString('en-GB') : span(from * 1000);
+  return /(words|pages|pieces|pixels)$/.test(largerSaid) ? from.toLocaleString('en-GB') : span(from * 1000);
 }
 
 function listed(items: string[]): string {

@@ -11,8 +11,15 @@ export interface Situation {
   mustDo: readonly MustDo[];
   /** The site that the student declared as their own. */
   ownSite: string | null;
-  /** Files that are still on their way to the packet. */
-  coming: number;
+  /** Files that are still on their way to the packet, by the places that they are bound for. */
+  coming: ReadonlyArray<string | null>;
+  /** How long they still take at the present speed, in seconds; null where that is not known. */
+  comingSeconds: number | null;
+  /** The assignment's own title, and the titles of the student's other ones. */
+  title: string;
+  others: readonly string[];
+  /** Names of the checks that the teacher made strict here. */
+  strict: readonly string[];
   courseZone: string;
   now: Moment;
 }
@@ -24,15 +31,19 @@ export interface Finding {
   at: { place: string | null } | { part: 'brief' | 'packet' };
 }
 
-/** A check that found something, with its name. */
-export type Found = Finding & { check: string };
+/** A check that found something, with its name. `stops`: the teacher made it strict, so it keeps from submitting. */
+export type Found = Finding & { check: string; stops: boolean };
 
 /**
- * One check. `name` stands in settings and is never shown; `find` is pure and answers with nothing where all is fine.
+ * One check. `name` stands in the database and is never shown; `find` is pure and answers with nothing where all is fine.
  * Optional deliverables and items are never reported as lacking.
  */
 export interface Check {
   name: string;
+  /** What it looks for, as the teacher reads it who makes it strict. */
+  title: string;
+  /** It tells what happens and asks for nothing, so that it cannot be made strict. */
+  advises?: true;
   find(at: Situation): Finding[];
 }
 

@@ -1,85 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { DeliverableView, FilePiece, LinkPiece } from '../packets/views';
-import { fold } from '../packets/fold';
 import type { CustodyEvent } from '../packets/events';
-import type { Terms } from '../packets/terms';
 import type { Situation } from './check';
-import { CHECKS, runChecks } from './run-checks';
+import { CHECKS, runChecks, STRICTABLE } from './run-checks';
+import { file, HOUR, link, LOOK, NOON, REPORT, situation, wants } from './situations.testing';
 import { anchorOf, findingsText } from './words';
 
-const HOUR = 3_600_000;
-const NOON = Date.parse('2027-03-10T12:00:00Z');
-const TERMS: Terms = {
-  counts: 'latest',
-  standsAgain: false,
-  followMinutes: 30,
-  opens: null,
-  due: NOON + HOUR,
-  closes: null,
-  allowance: 3,
-  takeBack: true,
-  settles: 'result',
-  late: { kind: 'per-day', percent: 10, graceMinutes: 0, floorPercent: 50 }
-};
-const REPORT: DeliverableView = { id: 'report', title: 'Report', ask: '', optional: false, wants: {}, named: null };
-
-const file = (over: Partial<FilePiece> = {}): FilePiece => ({
-  kind: 'file',
-  id: 'p',
-  deliverableId: 'report',
-  name: 'report.docx',
-  note: '',
-  size: 10,
-  mediaType: 'text/plain',
-  facts: {},
-  newer: null,
-  links: [],
-  reading: { words: 900, pages: null },
-  same: { rounds: [], piece: null, handedOut: null },
-  ...over
-});
-const LOOK = {
-  id: 'k',
-  at: NOON,
-  verdict: 'opens',
-  ownTab: false,
-  finalUrl: null,
-  title: '',
-  excerpt: '',
-  pictured: false
-} as const;
-const link = (over: Partial<LinkPiece> = {}): LinkPiece => ({
-  kind: 'link',
-  id: 'l',
-  deliverableId: 'report',
-  name: 'My notebook',
-  note: '',
-  url: 'https://shore.example/ilse/day-3',
-  knowingly: false,
-  look: LOOK,
-  changedAt: null,
-  seenAt: NOON,
-  ...over
-});
-const situation = (
-  over: Partial<Situation> = {},
-  terms: Partial<Terms> = {},
-  events: CustodyEvent[] = []
-): Situation => ({
-  custody: fold({ ...TERMS, ...terms }, events),
-  deliverables: [REPORT],
-  pieces: [file()],
-  mustDo: [],
-  ownSite: null,
-  coming: 0,
-  courseZone: 'Atlantic/Faroe',
-  now: NOON,
-  ...over
-});
-const wants = (over: DeliverableView['wants'], more: Partial<DeliverableView> = {}) => ({
-  deliverables: [{ ...REPORT, wants: over, ...more }]
-});
 const found = (at: Situation) => runChecks(at).map(({ check, words }) => `${check}: ${words}`);
 const submitted = (round: number): CustodyEvent[] => [
   { type: 'piece-added', piece: 'p', at: NOON - HOUR, by: 'ilse' },
@@ -92,8 +18,28 @@ describe('checks', () => {
     expect(found(situation(wants({ words: { from: 800, to: 1200 }, howMany: { from: 1, to: 1 } })))).toEqual([]);
   });
 
+  it('stop a submit only where the teacher made them strict, and say that first', () => {
+    const at = situation({ ...wants({ words: { from: 1000 } }), coming: [null], strict: ['measures'] });
+    expect(runChecks(at).map(({ check, stops }) => [check, stops])).toEqual([
+      ['measures', true],
+      ['still-coming', false]
+    ]);
+    expect(STRICTABLE.map(({ name }) => name)).not.toContain('time');
+  });
+
+  it('do not take a name for another assignment’s where it says this one too, or only shares a word', () => {
+    const others = ['Field report 2', 'Shore sketches'];
+    for (const name of ['Varga Field report.docx', 'shore.docx', 'report.docx', 'Field report and shore sketches.docx'])
+      expect(found(situation({ pieces: [file({ name })], others }))).toEqual([]);
+  });
+
   it.each<[string, Situation, string[]]>([
     ['an empty place', situation({ pieces: [] }), ['filled-places: Report is empty.']],
+    [
+      'a place to which a file is on its way as no empty one',
+      situation({ pieces: [], coming: ['report'] }, { followMinutes: 0 }),
+      ['still-coming: 1 file is still on its way. A round submitted now goes without it.']
+    ],
     [
       'too few pieces',
       situation(wants({ howMany: { from: 2, to: 6 } })),
@@ -102,12 +48,12 @@ describe('checks', () => {
     [
       'too few words',
       situation({ ...wants({ words: { from: 1000 } }) }),
-      ['words-and-pages: report.docx has 900 words; wanted: at least 1,000 words.']
+      ['measures: report.docx has 900 words; wanted: at least 1,000 words.']
     ],
     [
       'too many pages',
       situation({ ...wants({ pages: { to: 2 } }), pieces: [file({ reading: { words: 5, pages: 3 } })] }),
-      ['words-and-pages: report.docx has 3 pages; wanted: at most 2 pages.']
+      ['measures: report.docx has 3 pages; wanted: at most 2 pages.']
     ],
     [
       'a locked file',
@@ -156,8 +102,72 @@ describe('checks', () => {
     ],
     [
       'files on their way',
-      situation({ coming: 2 }),
-      ['still-coming: 2 files are still on their way. A round submitted now goes without them.']
+      situation({ coming: [null, null] }),
+      [
+        'still-coming: 2 files are still on their way. Submitting seals them now: the round counts from the seal, if all arrives within 30 min.'
+      ]
+    ],
+    [
+      'files that nothing waits for',
+      situation({ coming: [null] }, { followMinutes: 0 }),
+      ['still-coming: 1 file is still on its way. A round submitted now goes without it.']
+    ],
+    [
+      'files that will be late at this speed',
+      situation({ coming: [null], comingSeconds: 2 * 3600 }),
+      [
+        'still-coming: 1 file is still on its way. Submitting seals it now: the round counts from the seal, if all arrives within 30 min. At this speed it takes 2 h more, and this is due before that.'
+      ]
+    ],
+    [
+      'a picture on which nothing can be seen',
+      situation({ pieces: [file({ name: 'page.jpg', facts: { seen: 'dark' } })] }),
+      ['empty-inside: page.jpg: This picture is almost black. Take it again with more light.']
+    ],
+    [
+      'a silent recording that is too short',
+      situation({
+        ...wants({ seconds: { from: 60 } }),
+        pieces: [file({ name: 'voice.webm', facts: { recording: { seconds: 12.4, silent: true } } })]
+      }),
+      [
+        'empty-inside: voice.webm: Nothing can be heard in this recording. Was the microphone on?',
+        'measures: voice.webm has 12 s; wanted: at least 1 min.'
+      ]
+    ],
+    [
+      'a picture that is too small',
+      situation({
+        ...wants({ pixels: { from: 1000 } }),
+        pieces: [file({ facts: { pixels: { width: 640, height: 480 } } })]
+      }),
+      ['measures: report.docx has 640 pixels; wanted: at least 1,000 pixels.']
+    ],
+    [
+      'another font and spacing',
+      situation({
+        ...wants({ font: 'Georgia', spacing: 1.5 }),
+        pieces: [file({ facts: { writing: { font: 'Arial', spacing: 1 } } })]
+      }),
+      [
+        'setting: report.docx is mostly in Arial; wanted: Georgia.',
+        'setting: report.docx has single line spacing; wanted: 1.5.'
+      ]
+    ],
+    [
+      'a handout that is almost as it was',
+      situation({ pieces: [file({ madeFrom: { title: 'Outline', share: 0.957, unanswered: [] } })] }),
+      ['handed-out: 95 % of report.docx is “Outline” as it was handed out. Is all of your work in it?']
+    ],
+    [
+      'a question without an answer',
+      situation({ pieces: [file({ madeFrom: { title: 'Outline', share: 0.4, unanswered: ['3. Why so few?'] } })] }),
+      ['handed-out: report.docx: one question has no answer yet: “3. Why so few?”.']
+    ],
+    [
+      'a name that says another assignment',
+      situation({ pieces: [file({ name: 'Varga Noon Sight.pdf' })], others: ['Noon sight', 'Night watch'] }),
+      ['other-work: Varga Noon Sight.pdf is named after another assignment, “Noon sight”.']
     ],
     ['lateness', situation({ now: NOON + 2 * HOUR }), ['time: Late: day 1, 10 % of the points are lost.']],
     [

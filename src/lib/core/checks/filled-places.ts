@@ -4,9 +4,11 @@ import type { Check } from './check';
 /** Every place that was asked for holds something, and as many pieces as are wanted. */
 export const filledPlaces: Check = {
   name: 'filled-places',
-  find: ({ deliverables, pieces }) =>
+  title: 'Every place asked for is filled',
+  find: ({ deliverables, pieces, coming }) =>
     deliverables.flatMap((place) => {
-      const there = pieces.filter((piece) => piece.deliverableId === place.id).length;
+      const comes = coming.filter((to) => to === place.id).length;
+      const there = pieces.filter((piece) => piece.deliverableId === place.id).length + comes;
       const at = { place: place.id };
       if (there === 0) return place.optional ? [] : [{ words: `${place.title} is empty.`, at }];
       const { howMany } = place.wants;

@@ -1,17 +1,47 @@
-import type { Check } from './check';
+import { ALMOST } from './likeness';
+import type { Check, Finding } from './check';
+import type { FilePiece } from '../packets/views';
 
-/** Nothing in the packet is what the teacher handed out, untouched. */
+/** Nothing in the packet is what the teacher handed out, untouched or almost, or with questions left unanswered. */
 export const handedOut: Check = {
   name: 'handed-out',
-  find: ({ pieces }) =>
-    pieces.flatMap((piece) =>
-      piece.kind === 'file' && piece.same?.handedOut
-        ? [
-            {
-              words: `${piece.name} is still “${piece.same.handedOut}” as it was handed out. Is your work in another file?`,
-              at: { place: piece.deliverableId }
-            }
-          ]
-        : []
-    )
+  title: 'No handout untouched, no question left unanswered',
+  find: ({ pieces }) => pieces.flatMap((piece) => (piece.kind === 'file' ? of(piece) : []))
 };
+
+function of(piece: FilePiece): Finding[] {
+  const at = { place: piece.deliverableId };
+  if (piece.same?.handedOut)
+    return [
+      {
+        words: `${piece.name} is still “${piece.same.handedOut}” as it was handed out. Is your work in another file?`,
+        at
+      }
+    ];
+  const made = piece.madeFrom;
+  if (!made) return [];
+  const almost = made.share >= ALMOST;
+  const percent = Math.floor(made.share * 100);
+  return [
+    ...(almost
+      ? [
+          {
+            words: `${percent} % of ${piece.name} is “${made.title}” as it was handed out. Is all of your work in it?`,
+            at
+          }
+        ]
+      : []),
+    ...(made.unanswered.length > 0 ? [{ words: `${piece.name}: ${unansweredWords(made.unanswered)}`, at }] : [])
+  ];
+}
+
+function unansweredWords(questions: readonly string[]): string {
+  const named = questions.slice(0, 3).map((question) => `“${short(question)}”`);
+  const more = questions.length - named.length;
+  const said = `${named.join(', ')}${more > 0 ? ` and ${more} more` : ''}`;
+  return questions.length === 1
+    ? `one question has no answer yet: ${said}.`
+    : `${questions.length} questions have no answer yet: ${said}.`;
+}
+
+const short = (text: string) => (text.length > 60 ? `${text.slice(0, 57).trimEnd()}…` : text);

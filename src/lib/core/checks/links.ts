@@ -7,6 +7,7 @@ import type { Check, Finding, Situation } from './check';
 /** Every link opens for a teacher, in places and inside documents, and lies on the student's own site where it has to. */
 export const links: Check = {
   name: 'links',
+  title: 'Every link opens for a teacher',
   find: (situation) => situation.pieces.flatMap((piece) => [...unopened(piece), ...elsewhere(piece, situation)])
 };
 

@@ -4,6 +4,7 @@ import { askedPieces, type Check } from './check';
 /** Files are called what the brief wants. Of several in one place, each has to begin so. */
 export const names: Check = {
   name: 'names',
+  title: 'Files named as the brief wants',
   find: (situation) =>
     askedPieces(situation).flatMap(({ piece, place, at }) => {
       const wanted = place.named;

@@ -4,6 +4,7 @@ import type { Check, Finding, Situation } from './check';
 /** The packet is not the same as a round before, and no file lies in two places. */
 export const sameAgain: Check = {
   name: 'same-again',
+  title: 'Not the same as a round before, nothing twice',
   find: (situation) => [...sameRound(situation), ...twice(situation)]
 };
 

@@ -4,6 +4,7 @@ import type { Check } from './check';
 /** Every file opens: it is not locked, cut off, damaged or too large inside. */
 export const sound: Check = {
   name: 'sound',
+  title: 'Every file opens',
   find: ({ pieces }) =>
     pieces.flatMap((piece) => {
       const trouble = piece.kind === 'file' ? troubleWords(piece.facts) : null;

@@ -5,6 +5,8 @@ import type { Check, Finding } from './check';
 /** What submitting now costs, whether it is the last round, and whether it can be taken back afterwards. */
 export const time: Check = {
   name: 'time',
+  advises: true,
+  title: 'In time',
   find: ({ custody, courseZone, now }) => {
     const { due, late, takeBack } = custody.terms;
     const at: Finding['at'] = { part: 'packet' };

@@ -94,13 +94,3 @@ export interface SentInvitation {
   state: 'pending' | 'accepted' | 'withdrawn' | 'over';
   acceptedBy: string | null;
 }
-
-/** Something said on an open floor or aside. */
-export interface PostView {
-  id: string;
-  by: string;
-  teaches: boolean;
-  mine: boolean;
-  at: Moment;
-  body: string;
-}

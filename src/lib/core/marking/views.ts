@@ -14,6 +14,8 @@ export interface WaitingRound {
   lateSeconds: number;
   /** Somebody of the course's teachers has looked into it. */
   opened: boolean;
+  /** The student asks for it. */
+  askedBack: boolean;
   /** Points or a remark were kept for later. */
   begun: boolean;
 }
@@ -29,6 +31,14 @@ export interface ClassLine extends Holding {
   since: Moment | null;
   given: number | null;
   kept: number | null;
+  /** Until when what the student sealed may still arrive; null where nothing is sealed. */
+  sealUntil: Moment | null;
+  /** The seal ran out, and nothing was submitted since. */
+  ranOut: boolean;
+  /** What the student says about handing it over in person; null where they do not. */
+  claim: string | null;
+  /** The student asks for the standing round. */
+  askedBack: boolean;
 }
 
 /** How the class stands on an assignment that a teacher set. */

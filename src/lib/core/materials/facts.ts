@@ -10,9 +10,27 @@ import { sizeText } from '../packets/piece-rules';
 export const BlobFacts = z.object({
   trouble: z.enum(['locked', 'cut-off', 'damaged', 'too-many-pixels', 'unpacks-too-large']).optional(),
   pixels: z.object({ width: z.number(), height: z.number() }).optional(),
-  unpacked: z.object({ bytes: z.number() }).optional()
+  unpacked: z.object({ bytes: z.number() }).optional(),
+  /** A picture on which next to nothing can be seen. */
+  seen: z.enum(['dark', 'blank', 'blurred']).optional(),
+  /** A recording: its length in seconds, and whether anything can be heard; null where its sound cannot be read here. */
+  recording: z.object({ seconds: z.number(), silent: z.boolean().nullable() }).optional(),
+  /** How most of a text document's words are set: the font's name, and the space of a line as a multiple of single. */
+  writing: z.object({ font: z.string().nullable(), spacing: z.number().nullable() }).optional()
 });
 export type BlobFacts = z.infer<typeof BlobFacts>;
+
+/** What a look at a picture or an ear at a recording found; null where nothing. */
+export function emptyWords(facts: BlobFacts | null): string | null {
+  if (facts?.recording?.silent) return 'Nothing can be heard in this recording. Was the microphone on?';
+  return facts?.seen === undefined ? null : SEEN_WORDS[facts.seen];
+}
+
+const SEEN_WORDS: Record<NonNullable<BlobFacts['seen']>, string> = {
+  dark: 'This picture is almost black. Take it again with more light.',
+  blank: 'There is nothing to be seen on this picture.',
+  blurred: 'This picture looks blurred. Can it be read?'
+};
 
 /** A picture with a longer side than this is not drawn: it would take gigabytes of memory. */
 export const LONGEST_SIDE = 20_000;

@@ -74,6 +74,7 @@ export const REFUSALS = [
   'not-received-in-person',
   'closes-before-due',
   'says-nothing',
+  'stopped-by-a-check',
   'sealed',
   'next-round-arriving',
   'not-sealed',

@@ -41,6 +41,7 @@ function roughly(length: number): string {
 }
 
 const NEED_WORDS: Record<Need, string> = {
+  'seal-ran-out': 'The seal ran out: submit again',
   'teacher-has-nothing': 'Submit again',
   'another-round': 'Another round asked',
   overdue: 'Overdue',

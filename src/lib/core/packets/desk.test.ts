@@ -16,6 +16,7 @@ const entry = (over: Partial<DeskEntry> = {}): DeskEntry => ({
   since: null,
   late: { kind: 'none' },
   unread: false,
+  ranOut: false,
   outline: null,
   ...over
 });
@@ -26,6 +27,8 @@ describe('the Desk', () => {
     ['due tonight', { due: NOW + 5 * HOUR }, 'needs-you', 'due-soon'],
     ['overdue', { due: NOW - HOUR }, 'needs-you', 'overdue'],
     ['taken back, however far the due moment', { standing: 'taken-back' }, 'needs-you', 'teacher-has-nothing'],
+    ['a seal ran out', { ranOut: true, standing: 'in-progress' }, 'needs-you', 'seal-ran-out'],
+    ['sealed and still arriving', { standing: 'sealed' }, 'with-you', null],
     ['another round asked', { standing: 'another-round' }, 'needs-you', 'another-round'],
     ['undated', { due: null }, 'no-date', null],
     ['submitted and overdue by the date', { standing: 'submitted', due: NOW - HOUR }, 'with-teacher', null],

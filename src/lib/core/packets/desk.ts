@@ -14,6 +14,8 @@ export interface DeskEntry {
   late: LatePolicy;
   /** Something came back that the student has not looked at. */
   unread: boolean;
+  /** A seal ran out, and nothing was submitted since. */
+  ranOut: boolean;
   /** Place of the unit in its course, and of the assignment in its unit; null where it lies in no unit. */
   outline: readonly [number, number] | null;
 }
@@ -60,7 +62,14 @@ export const DESK_GROUPS = [
 export type DeskGroup = (typeof DESK_GROUPS)[number];
 
 /** Why something needs the student now, the gravest first. */
-export const NEEDS = ['teacher-has-nothing', 'another-round', 'overdue', 'closing', 'due-soon'] as const;
+export const NEEDS = [
+  'seal-ran-out',
+  'teacher-has-nothing',
+  'another-round',
+  'overdue',
+  'closing',
+  'due-soon'
+] as const;
 export type Need = (typeof NEEDS)[number];
 
 /** Closing for good is said this long before it happens, even where the due moment has long passed. */
@@ -90,6 +99,7 @@ export function deskGroup(entry: DeskEntry, now: Moment): DeskGroup {
 
 /** Why an assignment needs the student now, the gravest reason first; null where it does not. */
 export function need(entry: DeskEntry, now: Moment): Need | null {
+  if (entry.ranOut && entry.standing !== 'settled' && entry.standing !== 'closed') return 'seal-ran-out';
   if (entry.standing === 'taken-back') return 'teacher-has-nothing';
   if (entry.standing === 'another-round') return 'another-round';
   if (entry.standing !== 'not-started' && entry.standing !== 'in-progress') return null;
@@ -135,8 +145,8 @@ export function byDay<E extends { due: Moment | null }>(
 const NEVER = Number.MAX_SAFE_INTEGER;
 const byDue = (a: DeskEntry, b: DeskEntry) => (a.due ?? NEVER) - (b.due ?? NEVER);
 /** Work that the teacher no longer has stands above all else: it is the easiest to forget. */
-const byNeed = (a: DeskEntry, b: DeskEntry) =>
-  Number(b.standing === 'taken-back') - Number(a.standing === 'taken-back') || byDue(a, b);
+const byNeed = (a: DeskEntry, b: DeskEntry) => Number(isGone(b)) - Number(isGone(a)) || byDue(a, b);
+const isGone = ({ standing, ranOut }: DeskEntry) => ranOut || standing === 'taken-back';
 const longestWait = (a: DeskEntry, b: DeskEntry) => (a.since ?? 0) - (b.since ?? 0);
 const newestFirst = (a: DeskEntry, b: DeskEntry) => (b.since ?? b.due ?? 0) - (a.since ?? a.due ?? 0);
 

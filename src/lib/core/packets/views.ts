@@ -41,6 +41,10 @@ export interface FilePiece extends AnyPiece {
   links: LinkInside[] | null;
   /** What was read of it; null before it was, and for what has no words. `pages`: null where they are not known. */
   reading: { words: number; pages: number | null } | null;
+  /** The handout that it was made from: how much of the file is still that, and which questions have no answer. */
+  madeFrom: { title: string; share: number; unanswered: string[] } | null;
+  /** It was read, but not held against everything that was handed out. */
+  uncompared: boolean;
   /** What else is the same, by its bytes or by its words; null for what was submitted. */
   same: { rounds: number[]; piece: string | null; handedOut: string | null } | null;
 }

@@ -78,6 +78,8 @@ const REFUSAL_WORDS: Record<Refusal, string> = {
   'not-excused': 'This is not excused.',
   'not-received-in-person': 'Nothing was accepted in person here.',
   'closes-before-due': 'The closing moment lies before the due moment. Give a later one.',
+  'stopped-by-a-check':
+    'Something has to be put right first: your teacher made that a condition. It stands at the top of the things to look at. If you cannot, ask your teacher.',
   'says-nothing': 'Say in a note how it was done, so that your teacher knows where to look.',
   sealed: 'This is sealed while its last bytes arrive. Break the seal to change something.',
   'next-round-arriving':

@@ -25,6 +25,7 @@ const line = (title: string, over: Partial<DeskLine> = {}): DeskLine => ({
   asked: 0,
   filled: 0,
   unread: false,
+  ranOut: false,
   outline: null,
   given: null,
   kept: null,

@@ -52,12 +52,14 @@ export function reasonsFor(line: DeskLine, now: Moment): Reason[] {
 
 /** Something can be done about it now: it is the student's, has opened and has not closed. */
 function inHand(line: DeskLine, now: Moment): boolean {
-  if (line.holder !== 'student' || line.standing === 'closed') return false;
+  if (line.holder !== 'student' || line.standing === 'closed' || line.standing === 'sealed') return false;
   return line.opens === null || line.opens <= now;
 }
 
 function standingReason(line: DeskLine, now: Moment): Reason | null {
   switch (need(line, now)) {
+    case 'seal-ran-out':
+      return { code: 'nothing-with-teacher', weight: 50, words: 'its seal ran out before everything had arrived' };
     case 'teacher-has-nothing':
       return { code: 'nothing-with-teacher', weight: 50, words: 'you took it back and your teacher has nothing' };
     case 'another-round':

@@ -11,6 +11,7 @@ import { Assignment } from '../db/models/assignments';
 import { announce } from '../live/announce';
 import { queueMail, sendQueued } from '../mail/mail';
 import { NotHere } from '../outcome';
+import { tell } from '../tidings/tell';
 import { copyAssignments } from './copy-assignments';
 import { assignmentRow, createAssignment, withOpenPlace } from './create-assignment';
 import { CRITERIA } from './guidance';
@@ -21,7 +22,19 @@ export async function setAssignment(person: Actor, course: string, draft: Assign
   const head = await courseFor(person, course, 'shape-course');
   const made = await createAssignment({ ...draft, courseId: head.id });
   await announce({ course: head.id });
+  await tellSet({ id: made.id, courseId: head.id, by: person.id }, draft);
   return made;
+}
+
+/** The course's students hear of it, if they can see it now. */
+async function tellSet(
+  { id, courseId, by }: { id: string; courseId: string; by: string },
+  { published, visibleFrom, due }: AssignmentDraft
+): Promise<void> {
+  const at = clock.now();
+  if (!published || (visibleFrom !== null && visibleFrom > at)) return;
+  const news = { kind: 'set', about: `set ${id}`, courseId, assignmentId: id, href: `/assignments/${id}`, by } as const;
+  await inTransaction((tx) => tell({ students: true }, { ...news, facts: { due }, at }, tx));
 }
 
 /** An assignment as its teacher edits it. */

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import type { GuidanceView } from '$core/assignments/guidance';
-import { MET_BY } from '$core/assignments/must-do';
+import { MET_BY, type MustDo } from '$core/assignments/must-do';
 import { ENOUGH_RETURNS, whereClassLoses } from '$core/assignments/rubric';
 import type { Actor } from '$core/people/policy';
 import { Contact } from '../courses/about';
 import { materialsOf } from '../courses/materials';
-import { jsonRows as rows, select } from '../db/connection';
-import { readTalk } from '../threads/posts';
+import { jsonRows as rows, select, type Tx } from '../db/connection';
+import { readPosts, type Place } from '../threads/read-posts';
 
 /** Reads it all for one reader, in three queries. The caller has asked the policy. */
 export async function readGuidance(
@@ -14,12 +14,12 @@ export async function readGuidance(
   { assignmentId }: { assignmentId: string },
   partyId: string | null
 ): Promise<GuidanceView> {
-  const [materials, [row], talk] = await Promise.all([
+  const [materials, [row], [floor = [], aside = []]] = await Promise.all([
     materialsOf({ assignmentId }),
     select(GuidanceRow, GUIDANCE, [assignmentId, person.id]),
-    readTalk(person, assignmentId, partyId)
+    readPosts(person, conversations(assignmentId, partyId))
   ]);
-  const { mustDo = [], criteria = [], judged = [], estimates = [], contacts = [] } = row ?? {};
+  const { mustDo = [], criteria = [], judged = [], estimates = [], contacts = [], people = 0, others = [] } = row ?? {};
   return {
     materials,
     mustDo,
@@ -27,8 +27,22 @@ export async function readGuidance(
     lost: whereClassLoses(criteria, judged),
     estimates: Object.fromEntries(estimates.map(({ criterionId, levelId }) => [criterionId, levelId])),
     contacts,
-    ...talk
+    people,
+    others,
+    floor,
+    aside
   };
+}
+
+/** The open floor of an assignment, and the aside of one party where there is one. */
+export function conversations(assignmentId: string, partyId: string | null): Place[] {
+  const floor: Place = { on: 'assignment', id: assignmentId, partyId: null };
+  return partyId === null ? [floor] : [floor, { ...floor, partyId }];
+}
+
+/** The must-do items of an assignment, and which of them a student has done. */
+export function readMustDo(person: Actor, assignmentId: string, tx: Tx): Promise<MustDo[]> {
+  return select(MustDoRow, MUST_DO, [assignmentId, person.id], tx);
 }
 
 export const CriterionRow = z.object({
@@ -38,14 +52,22 @@ export const CriterionRow = z.object({
   levels: z.array(z.object({ id: z.string(), title: z.string(), says: z.string(), points: z.number() }))
 });
 
+const MustDoRow = z.object({
+  id: z.string(),
+  text: z.string(),
+  optional: z.boolean(),
+  metBy: z.enum(MET_BY),
+  met: z.boolean()
+});
+
 const GuidanceRow = z.object({
-  mustDo: z.array(
-    z.object({ id: z.string(), text: z.string(), optional: z.boolean(), metBy: z.enum(MET_BY), met: z.boolean() })
-  ),
+  mustDo: z.array(MustDoRow),
   criteria: z.array(CriterionRow),
   judged: z.array(z.object({ criterionId: z.string(), works: z.number(), mean: z.number() })),
   estimates: z.array(z.object({ criterionId: z.string(), levelId: z.string() })),
-  contacts: z.array(Contact)
+  contacts: z.array(Contact),
+  people: z.number(),
+  others: z.array(z.string())
 });
 
 const DONE_BY = `case i.met_by
@@ -59,6 +81,9 @@ const DONE_BY = `case i.met_by
       and (p.pieces > 0 or p.round_no is not null))
   end`;
 
+const MUST_DO = `select i.id, i.text, i.optional, i.met_by as "metBy", ${DONE_BY} as met
+  from must_do_items i where i.assignment_id = $1 order by i.position`;
+
 /** The rubric of the assignment `$1`, as one JSON value. */
 export const CRITERIA =
   rows(`select k.id, k.title, k.hint, ${rows(`select l.id, l.title, l.says, l.points::float8 as points
@@ -66,8 +91,7 @@ export const CRITERIA =
     from criteria k where k.assignment_id = $1 order by k.position`);
 
 const GUIDANCE = `select
-  ${rows(`select i.id, i.text, i.optional, i.met_by as "metBy", ${DONE_BY} as met
-    from must_do_items i where i.assignment_id = $1 order by i.position`)} as "mustDo",
+  ${rows(MUST_DO)} as "mustDo",
   ${CRITERIA} as criteria,
   ${rows(`select k.id as "criterionId", count(distinct m.packet_id)::int as works, avg(l.points)::float8 as mean
     from criteria k join criterion_marks m on m.criterion_id = k.id join criterion_levels l on l.id = m.level_id
@@ -76,4 +100,8 @@ const GUIDANCE = `select
   ${rows(`select o.criterion_id as "criterionId", o.level_id as "levelId"
     from own_estimates o join criteria k on k.id = o.criterion_id
     where k.assignment_id = $1 and o.person_id = $2`)} as estimates,
-  (select c.contacts from courses c join assignments a on a.course_id = c.id where a.id = $1) as contacts`;
+  (select c.contacts from courses c join assignments a on a.course_id = c.id where a.id = $1) as contacts,
+  (select count(*)::int from enrolments e join assignments a on a.course_id = e.course_id
+    where a.id = $1 and e.left_at is null) as people,
+  array(select distinct a.title from enrolments e join assignments a on a.course_id = e.course_id and a.published
+    where e.person_id = $2 and e.left_at is null and e.role = 'student' and a.id <> $1 limit 300) as others`;

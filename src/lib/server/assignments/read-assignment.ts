@@ -26,6 +26,8 @@ export interface AssignmentView {
 
 /** The student's own packet on an assignment. */
 export interface OwnPacketView {
+  /** Null before it was laid out. */
+  id: string | null;
   custody: Custody;
   holding: Holding;
   pieces: PieceView[];
@@ -62,7 +64,7 @@ export async function readOwnPacket(person: Actor, facts: AssignmentFacts): Prom
   ]);
   if (!row) {
     const custody = blank(termsOf(facts));
-    return { custody, holding: holding(custody, now), pieces: [], rounds: [], marks: [], unread: false, now };
+    return { id: null, custody, holding: holding(custody, now), pieces: [], rounds: [], marks: [], unread: false, now };
   }
   const [log, pieces, rounds, marks] = await Promise.all([
     readLog(row.id),
@@ -71,7 +73,7 @@ export async function readOwnPacket(person: Actor, facts: AssignmentFacts): Prom
     readMarks(row.id)
   ]);
   const custody = fold(termsOf(facts), log);
-  return { custody, holding: holding(custody, now), pieces, rounds, marks, unread: row.unread, now };
+  return { id: row.id, custody, holding: holding(custody, now), pieces, rounds, marks, unread: row.unread, now };
 }
 
 /** The zone of an assignment's course: its wall clock is the one that teachers set moments by. */

@@ -20,6 +20,8 @@ export interface SignedIn {
   schoolRoles: Array<'office' | 'guardian'>;
   studies: boolean;
   teaches: boolean;
+  /** Tidings that they have not read. */
+  unread: number;
 }
 
 /**
@@ -110,6 +112,7 @@ const SessionRow = z.object({
   schoolRoles: z.array(z.enum(['office', 'guardian'])),
   studies: z.boolean(),
   teaches: z.boolean(),
+  unread: z.number(),
   seen: z.number()
 });
 
@@ -119,7 +122,8 @@ const holdsRole = (role: string) =>
 const FIND = `
   select p.id, p.name, p.sort_name as "sortName", p.handle, p.zone,
     array(select role from school_roles r where r.person_id = p.id) as "schoolRoles",
-    ${holdsRole('student')} as studies, ${holdsRole('teacher')} as teaches, ${ms('s.seen_at')} as seen
+    ${holdsRole('student')} as studies, ${holdsRole('teacher')} as teaches, ${ms('s.seen_at')} as seen,
+    (select count(*)::int from tidings t where t.person_id = p.id and t.read_at is null) as unread
   from sessions s join people p on p.id = s.person_id
   where s.token_hash = $1 and s.expires_at > $2`;
 

@@ -1,14 +1,16 @@
 import { open, type FileHandle } from 'node:fs/promises';
-import sharp from 'sharp';
 import { z } from 'zod';
-import { BlobFacts, LONGEST_SIDE, MOST_PIXELS, MOST_UNPACKED } from '$core/materials/facts';
+import { BlobFacts, MOST_UNPACKED } from '$core/materials/facts';
 import { execute, select } from '../db/connection';
 import { log } from '../log';
-import { measureArchive } from './archive';
+import { writingSet } from '../reading/writing-set';
+import { measureArchive, readArchive } from './archive';
+import { pictureFacts } from './picture-facts';
+import { recordingFacts } from './recording-facts';
 import { blobPath, type StoredBlob } from './store';
 
 /** Raised when looking learns something new: what an older looking found is then looked at again. */
-const BY = 1;
+const BY = 2;
 
 /**
  * What a look into stored bytes tells, taken once for each blob and kept.
@@ -38,7 +40,8 @@ async function look({ sha256, mediaType }: Pick<StoredBlob, 'sha256' | 'mediaTyp
     if (type === 'application/pdf') return await withFile(path, pdfFacts);
     if (type === 'application/x-cfb') return await withFile(path, oldOfficeFacts);
     if (PICTURES.test(type)) return await pictureFacts(path);
-    if (ARCHIVES.test(type)) return await archiveFacts(path);
+    if (RECORDINGS.test(type)) return await recordingFacts(path);
+    if (ARCHIVES.test(type)) return await archiveFacts(path, type);
     return {};
   } catch (error) {
     log.info({ err: error, sha256 }, 'a file could not be looked into');
@@ -47,6 +50,8 @@ async function look({ sha256, mediaType }: Pick<StoredBlob, 'sha256' | 'mediaTyp
 }
 
 const PICTURES = /^image\/(jpeg|png|apng|gif|webp|avif|tiff|heic|heif)$/;
+const RECORDINGS = /^(audio|video)\//;
+const WRITING = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
 const ARCHIVES = /^application\/(zip|vnd\.(openxmlformats|oasis\.opendocument).*)$/;
 
 /**
@@ -67,19 +72,22 @@ async function oldOfficeFacts(file: FileHandle, size: number): Promise<BlobFacts
   return around.includes(name) ? { trouble: 'locked' } : {};
 }
 
-async function pictureFacts(path: string): Promise<BlobFacts> {
-  // Only the header is read, so that the sides of a picture are known however many pixels it claims.
-  const { width, height } = await sharp(path, { limitInputPixels: false }).metadata();
-  const pixels = { width, height };
-  const tooMany = Math.max(width, height) > LONGEST_SIDE || width * height > MOST_PIXELS;
-  return tooMany ? { pixels, trouble: 'too-many-pixels' } : { pixels };
-}
-
-async function archiveFacts(path: string): Promise<BlobFacts> {
+async function archiveFacts(path: string, type: string): Promise<BlobFacts> {
   const { claimed, locked } = await measureArchive(path);
   if (locked) return { trouble: 'locked' };
   const unpacked = { bytes: claimed };
-  return claimed > MOST_UNPACKED ? { unpacked, trouble: 'unpacks-too-large' } : { unpacked };
+  if (claimed > MOST_UNPACKED) return { unpacked, trouble: 'unpacks-too-large' };
+  return type === WRITING ? { unpacked, writing: await writingFacts(path) } : { unpacked };
+}
+
+/** More XML than this is no text that a person wrote. */
+const MOST_XML = 40_000_000;
+const PARTS = { document: 'word/document.xml', styles: 'word/styles.xml', theme: 'word/theme/theme1.xml' };
+
+async function writingFacts(path: string): Promise<NonNullable<BlobFacts['writing']>> {
+  const files = await readArchive(path, (name) => Object.values(PARTS).includes(name), MOST_XML);
+  const part = (name: keyof typeof PARTS) => files.get(PARTS[name])?.toString('utf8') ?? '';
+  return writingSet({ document: part('document'), styles: part('styles'), theme: part('theme') });
 }
 
 async function withFile(

@@ -1,13 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import type { CourseHead, MaterialView, PostView } from '$core/courses/views';
+import type { CourseHead, MaterialView } from '$core/courses/views';
+import type { PostView } from '$core/threads/views';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { briefFromMarkdown, cleanBrief } from '../assignments/brief';
 import { clock } from '../clock';
 import { execute, ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
-import { readPosts } from '../threads/posts';
+import { hear, readPosts } from '../threads/read-posts';
+import { tell } from '../tidings/tell';
 import { courseFor } from './course-head';
 import { materialsOf } from './materials';
 import { nextPlace } from './next-place';
@@ -46,6 +48,18 @@ export async function giveNotice(
       ],
       tx
     );
+    const now = clock.now();
+    if (visibleFrom === null || visibleFrom <= now) {
+      const news = {
+        about: `notice ${id}`,
+        courseId,
+        href: `/notices/${id}`,
+        by: person.id,
+        facts: { title },
+        at: now
+      };
+      await tell({ students: true }, { kind: 'notice', ...news }, tx);
+    }
     return { id };
   });
 }
@@ -59,6 +73,8 @@ export interface NoticeView {
   course: CourseHead;
   materials: MaterialView[];
   posts: PostView[];
+  /** How many people are in the course. */
+  people: number;
   now: Moment;
 }
 
@@ -73,10 +89,12 @@ export async function readNotice(person: Actor, noticeId: string): Promise<Notic
       by: z.string(),
       at: z.number(),
       hidden: z.boolean(),
-      visibleFrom: z.number().nullable()
+      visibleFrom: z.number().nullable(),
+      people: z.number()
     }),
     `select n.course_id as "courseId", n.title, n.body_html as "bodyHtml", b.name as by, ${ms('n.at')} as at, n.hidden,
-       ${ms('n.visible_from')} as "visibleFrom"
+       ${ms('n.visible_from')} as "visibleFrom",
+       (select count(*)::int from enrolments e where e.course_id = n.course_id and e.left_at is null) as people
      from notices n join people b on b.id = n.by_person where n.id = $1`,
     [noticeId]
   );
@@ -84,15 +102,28 @@ export async function readNotice(person: Actor, noticeId: string): Promise<Notic
   const course = await courseFor(person, row.courseId, 'read-course');
   const shown = !row.hidden && (row.visibleFrom === null || row.visibleFrom <= now);
   if (!shown && course.role !== 'teacher') throw new NotHere('This notice');
-  const [materials, posts] = await Promise.all([
+  const floor = { on: 'notice', id: noticeId, partyId: null } as const;
+  const [materials, [posts = []]] = await Promise.all([
     materialsOf({ noticeId }),
-    readPosts({ courseId: course.id, noticeId, assignmentId: null, partyId: null }, person),
+    readPosts(person, [floor]),
     execute('insert into notice_reads (notice_id, person_id, at) values ($1, $2, $3) on conflict do nothing', [
       noticeId,
       person.id,
       new Date(now)
     ])
   ]);
+  if (posts.some(({ fresh }) => fresh)) await hear(person, [floor]);
   const { title, bodyHtml, by, at } = row;
-  return { id: noticeId, title, bodyHtml: cleanBrief(bodyHtml), by, at, course, materials, posts, now };
+  return {
+    id: noticeId,
+    title,
+    bodyHtml: cleanBrief(bodyHtml),
+    by,
+    at,
+    course,
+    materials,
+    posts,
+    people: row.people,
+    now
+  };
 }

@@ -1,4 +1,5 @@
 import { SequelizeStorage, Umzug } from 'umzug';
+import { installJobs } from '../jobs/jobs';
 import { database } from './connection';
 import * as foundation from './migrations/0001-foundation';
 import * as courses from './migrations/0002-courses';
@@ -8,6 +9,9 @@ import * as gather from './migrations/0005-gather';
 import * as readings from './migrations/0006-readings';
 import * as receipts from './migrations/0007-receipts';
 import * as changing from './migrations/0008-changing';
+import * as tidings from './migrations/0009-tidings';
+import * as threads from './migrations/0010-threads';
+import * as likeness from './migrations/0011-likeness';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -18,7 +22,10 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0005-gather', ...gather },
   { name: '0006-readings', ...readings },
   { name: '0007-receipts', ...receipts },
-  { name: '0008-changing', ...changing }
+  { name: '0008-changing', ...changing },
+  { name: '0009-tidings', ...tidings },
+  { name: '0010-threads', ...threads },
+  { name: '0011-likeness', ...likeness }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */
@@ -40,7 +47,9 @@ export const umzug = new Umzug({
 export async function migrate(): Promise<string[]> {
   return database.transaction(async (lock) => {
     await database.query('select pg_advisory_xact_lock(80411)', { transaction: lock });
-    return (await umzug.up()).map((migration) => migration.name);
+    const done = (await umzug.up()).map((migration) => migration.name);
+    await installJobs();
+    return done;
   });
 }
 

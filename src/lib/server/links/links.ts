@@ -1,12 +1,13 @@
 import { z } from 'zod';
 import { webAddress } from '$core/links/address';
+import { JUST_BEFORE } from '$core/links/old';
 import { isFine } from '$core/links/verdict';
 import type { LinkLook } from '$core/links/words';
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
-import { execute, select } from '../db/connection';
+import { execute, select, type Tx } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
 import { withPacket } from '../packets/open-packet';
@@ -87,6 +88,50 @@ export async function lookAgain(
   });
 }
 
+/** So many addresses are looked at before a submit, and so many at once. */
+const MOST_BEFORE_SUBMIT = 30;
+const AT_ONCE = 5;
+
+/**
+ * Looks once more at everything that the student's own packet leads to, in places and inside documents, so that what is
+ * submitted says what is there now. What was looked at within the last minutes is not visited again.
+ */
+export async function lookAtAll(person: Actor, assignmentId: string): Promise<void> {
+  const before = new Date(clock.now() - JUST_BEFORE);
+  const links = await select(z.object({ url: z.string() }), OWN_LINKS, [
+    assignmentId,
+    person.id,
+    before,
+    MOST_BEFORE_SUBMIT
+  ]);
+  const waiting = [...links];
+  const visit = async () => {
+    for (let link = waiting.pop(); link; link = waiting.pop())
+      if (mayLookNow(person, clock.now())) await lookAtLink(link.url);
+  };
+  await Promise.all(Array.from({ length: AT_ONCE }, visit));
+  await execute(
+    `update pieces f set look_id = n.id
+     from packets k, party_members m, lateral (
+       select l.id from link_looks l, pieces g where g.id = f.id and l.url = g.url order by l.looked_at desc limit 1) n
+     where f.packet_id = k.id and k.assignment_id = $1 and m.party_id = k.party_id and m.person_id = $2
+       and f.kind = 'link' and f.look_id is distinct from n.id`,
+    [assignmentId, person.id]
+  );
+}
+
+const OWN_LINKS = `
+  with own as (
+    select f.* from pieces f join packets k on k.id = f.packet_id
+    join party_members m on m.party_id = k.party_id and m.person_id = $2 where k.assignment_id = $1
+  ), addresses as (
+    select url from own where kind = 'link'
+    union
+    select unnest(d.links) from own join blob_readings d on d.sha256 = own.sha256
+  )
+  select url from addresses a
+  where not exists (select 1 from link_looks l where l.url = a.url and l.looked_at > $3) limit $4`;
+
 const OWN_LINK = `
   select p.url from pieces p join packets k on k.id = p.packet_id
   join party_members m on m.party_id = k.party_id and m.person_id = $2
@@ -107,9 +152,8 @@ export async function declareSite(person: Actor, input: { url: string }): Promis
 }
 
 /** The site that a person declared as their own, or null. */
-export async function declaredSite(person: Actor): Promise<string | null> {
-  const [row] = await select(z.object({ url: z.string() }), 'select url from own_sites where person_id = $1', [
-    person.id
-  ]);
+export async function declaredSite(person: Actor, tx?: Tx): Promise<string | null> {
+  const bind = [person.id];
+  const [row] = await select(z.object({ url: z.string() }), 'select url from own_sites where person_id = $1', bind, tx);
   return row?.url ?? null;
 }

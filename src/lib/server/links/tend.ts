@@ -5,6 +5,7 @@ import { clock } from '../clock';
 import { select } from '../db/connection';
 import { log } from '../log';
 import { isReadable, readDocument } from '../reading/read-document';
+import { compareWithHandouts } from '../reading/made-from';
 import { lookAtLink } from './look';
 
 /** More than this waits for the next time that somebody looks. */
@@ -45,6 +46,7 @@ interface Duty {
 function duties(piece: PieceView, from: 'pieces' | 'round_pieces', now: number): Duty[] {
   if (piece.kind === 'link') return isOld(piece.look?.verdict ?? null, piece.seenAt, now) ? [look(piece.url)] : [];
   if (piece.links === null) return isReadable(piece) ? [{ key: piece.id, work: () => read(piece.id, from) }] : [];
+  if (piece.uncompared) return [{ key: `compare ${piece.id}`, work: () => compareWithHandouts(piece.id) }];
   return piece.links.filter(({ verdict, at }) => isOld(verdict, at, now)).map(({ url }) => look(url));
 }
 

@@ -5,13 +5,16 @@ import { audit } from '../audit';
 import { Mark } from '../db/models/packets';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
-import { withPacket } from '../packets/open-packet';
+import { withPacket, type OpenPacket } from '../packets/open-packet';
+import { tellStudent } from '../tidings/packet-news';
 
 type OneStudent = { assignmentId: string; studentId: string };
 
 /** Frees one student from an assignment: nothing is asked any more. What was submitted stays. */
 export async function excuse(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
-  return classAction(person, who, { do: 'excuse' });
+  return classAction(person, who, { do: 'excuse' }, (packet) =>
+    tellStudent(packet, { kind: 'extended', facts: { how: 'excused' } })
+  );
 }
 
 export async function liftExcuse(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
@@ -24,7 +27,9 @@ export async function extend(
   input: OneStudent & { due?: number | null; closes?: number | null }
 ): Promise<Outcome<object, Refusal>> {
   const { due, closes, ...who } = input;
-  return classAction(person, who, { do: 'extend', due, closes });
+  return classAction(person, who, { do: 'extend', due, closes }, (packet) =>
+    tellStudent(packet, { kind: 'extended', facts: { due: packet.custody.terms.due } })
+  );
 }
 
 /**
@@ -75,6 +80,7 @@ export async function receiveInPerson(
       { transaction: packet.tx }
     );
     await projectLatest(packet.id, packet.tx);
+    await tellStudent(packet, { kind: 'claim', facts: { how: 'accepted' }, part: 'came-back' });
     await audit(person.id, 'receive-in-person', packet.id, {}, packet.tx);
     return verdict;
   });
@@ -94,13 +100,22 @@ export async function undoInPerson(person: Actor, who: OneStudent): Promise<Outc
 
 /** Says that nothing was handed over in person, although the student says so. */
 export async function declineClaim(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
-  return classAction(person, who, { do: 'decline-claim' });
+  return classAction(person, who, { do: 'decline-claim' }, (packet) =>
+    tellStudent(packet, { kind: 'claim', facts: { how: 'declined' }, part: 'packet' })
+  );
 }
 
-async function classAction(person: Actor, who: OneStudent, action: Action): Promise<Outcome<object, Refusal>> {
+async function classAction(
+  person: Actor,
+  who: OneStudent,
+  action: Action,
+  then?: (packet: OpenPacket) => Promise<void>
+): Promise<Outcome<object, Refusal>> {
   return withPacket(person, who, 'excuse-or-extend', null, async (packet) => {
     const verdict = await packet.act(action);
-    if (verdict.ok) await audit(person.id, action.do, packet.id, { ...action }, packet.tx);
+    if (!verdict.ok) return verdict;
+    await audit(person.id, action.do, packet.id, { ...action }, packet.tx);
+    await then?.(packet);
     return verdict;
   });
 }

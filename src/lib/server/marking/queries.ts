@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Criterion } from '$core/assignments/rubric';
-import { holding, roundsLeft, type Holding } from '$core/packets/custody';
+import { activeSeal, holding, roundsLeft, type Custody, type Holding, type Seal } from '$core/packets/custody';
 import type { ClassLine, SetAssignment, WaitingRound } from '$core/marking/views';
 import type { MarkView, RoundView } from '$core/packets/views';
 import { fold } from '$core/packets/fold';
@@ -65,6 +65,10 @@ export interface MarkingView {
   rounds: RoundView[];
   marks: MarkView[];
   draft: { points: number | null; remark: string } | null;
+  /** The student asks for the standing round. */
+  handBack: Custody['handBack'];
+  /** The next round, sealed and still arriving. */
+  seal: Seal | null;
   criteria: Criterion[];
   /** The levels noted for the standing or settled round. */
   levels: string[];
@@ -102,6 +106,8 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     rounds,
     marks,
     draft,
+    handBack: custody.handBack,
+    seal: activeSeal(custody, now),
     ...rubric,
     deliverables,
     now
@@ -122,8 +128,9 @@ function classLine(row: z.infer<typeof ClassRow>, facts: AssignmentFacts, now: M
   const extended = (dueExtended ?? false) || (closesExtended ?? false);
   // Whether a draft has begun is the student's own business, unless the assignment lets the teacher follow it.
   const known = facts.followsDrafts ? row : { ...row, pieces: 0 };
+  const { sealUntil, ranOut, claim, askedBack } = row;
   const line = { studentId, student, packetId, rounds, due, extended, since, given, kept };
-  return { ...line, ...holdingOf(known, { due, closes, late: facts.late }, now) };
+  return { ...line, sealUntil, ranOut, claim, askedBack, ...holdingOf(known, { due, closes, late: facts.late }, now) };
 }
 
 const WaitingRow = z.object({
@@ -137,6 +144,7 @@ const WaitingRow = z.object({
   since: z.number(),
   lateSeconds: z.number(),
   opened: z.boolean(),
+  askedBack: z.boolean(),
   begun: z.boolean()
 });
 
@@ -146,7 +154,7 @@ const PARTY_NAME = `(select string_agg(s.name, ', ' order by s.sort_name) from p
 const WAITING = `
   select p.id as "packetId", ${PARTY_NAME} as student, a.id as "assignmentId", a.title, c.title as "courseTitle",
     c.emblem, r.no as round, ${ms('p.since_at')} as since, r.late_seconds as "lateSeconds",
-    r.opened_at is not null as opened,
+    r.opened_at is not null as opened, p.asked_back_at is not null as "askedBack",
     exists (select 1 from marks d where d.packet_id = p.id and d.round_no = r.no and d.returned_at is null) as begun
   from enrolments e
   join assignments a on a.course_id = e.course_id
@@ -202,14 +210,20 @@ const ClassRow = ProjectionRow.extend({
   due: z.number().nullable(),
   closesExtended: z.boolean().nullable(),
   closes: z.number().nullable(),
-  rounds: z.number()
+  rounds: z.number(),
+  ranOut: z.boolean(),
+  claim: z.string().nullable(),
+  askedBack: z.boolean()
 });
 
 const CLASS = `
   select s.id as "studentId", s.name as student, p.id as "packetId", ${PROJECTION_COLUMNS},
     p.due_extended as "dueExtended", ${ms('p.due_at')} as due,
     p.closes_extended as "closesExtended", ${ms('p.closes_at')} as closes,
-    (select count(*)::int from rounds r where r.packet_id = p.id) as rounds
+    (select count(*)::int from rounds r where r.packet_id = p.id) as rounds,
+    coalesce(p.ran_out_at is not null, false) as "ranOut", coalesce(p.asked_back_at is not null, false) as "askedBack",
+    case when p.claimed_at is not null then (select e2.data->>'note' from custody_events e2
+      where e2.packet_id = p.id and e2.type = 'in-person-claimed' order by e2.seq desc limit 1) end as claim
   from enrolments e
   join people s on s.id = e.person_id
   left join packets p on p.assignment_id = $1 and p.party_id = s.id

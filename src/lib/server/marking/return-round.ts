@@ -9,6 +9,7 @@ import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
 import { projectUsualWait } from './usual-wait';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
+import { tellStudent } from '../tidings/packet-news';
 
 export const Judgement = z.object({
   packetId: z.uuid(),
@@ -31,12 +32,27 @@ export async function openRound(person: Actor, packetId: string): Promise<Result
 
 /** Hands the standing round back to the student who asks for it. It is theirs again, and nothing stands. */
 export async function handBack(person: Actor, packetId: string): Promise<Result> {
-  return withPacket(person, { packetId }, 'mark-round', null, (packet) => packet.act({ do: 'hand-back' }));
+  return answerAsking(person, packetId, 'hand-back');
 }
 
 /** Keeps the round, although the student asks for it. */
 export async function declineAskingBack(person: Actor, packetId: string): Promise<Result> {
-  return withPacket(person, { packetId }, 'mark-round', null, (packet) => packet.act({ do: 'decline-asking-back' }));
+  return answerAsking(person, packetId, 'decline-asking-back');
+}
+
+async function answerAsking(
+  person: Actor,
+  packetId: string,
+  answer: 'hand-back' | 'decline-asking-back'
+): Promise<Result> {
+  return withPacket(person, { packetId }, 'mark-round', null, async (packet) => {
+    const facts = { round: packet.custody.standing ?? 0, how: answer === 'hand-back' ? 'handed' : 'kept' };
+    const verdict = await packet.act({ do: answer });
+    if (!verdict.ok) return verdict;
+    await audit(person.id, answer, packet.id, { round: facts.round }, packet.tx);
+    await tellStudent(packet, { kind: 'handed-back', facts, part: 'packet' });
+    return verdict;
+  });
 }
 
 /** Keeps points and remark for later; the student sees nothing of them yet. Marking has begun from here on. */
@@ -76,6 +92,7 @@ export async function returnRound(
     await judgeByRubric(packet, judgement);
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
+    await tellStudent(packet, { kind: 'returned', facts: { round: judgement.round, how: outcome }, part: 'came-back' });
     await audit(person.id, `returned: ${outcome}`, packet.id, { round: judgement.round }, packet.tx);
     return verdict;
   });
@@ -96,6 +113,7 @@ export async function lookAndSettle(
     await mark.save({ transaction: packet.tx });
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
+    await tellStudent(packet, { kind: 'returned', facts: { round: input.round, how: 'looked-at' }, part: 'came-back' });
     return verdict;
   });
 }

@@ -3,6 +3,8 @@ import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { execute, select } from '../db/connection';
 import type { Outcome } from '../outcome';
+import { firstWords } from '$core/tidings/first-words';
+import { tellTeachers } from '../tidings/packet-news';
 import { withPacket } from './open-packet';
 
 type Own = { assignmentId: string };
@@ -44,9 +46,12 @@ export async function askBack(
   person: Actor,
   { assignmentId, reason }: Own & { reason: string }
 ): Promise<Outcome<object, Refusal>> {
-  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
-    packet.act({ do: 'ask-back', reason })
-  );
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, async (packet) => {
+    const verdict = await packet.act({ do: 'ask-back', reason });
+    const facts = { round: packet.custody.standing ?? 0, says: firstWords(reason) };
+    if (verdict.ok) await tellTeachers(packet, { kind: 'asked-back', facts });
+    return verdict;
+  });
 }
 
 /** The student's word that they handed the work over in person. It waits for the teacher's. */
@@ -54,9 +59,11 @@ export async function claimInPerson(
   person: Actor,
   { assignmentId, note }: Own & { note: string }
 ): Promise<Outcome<object, Refusal>> {
-  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, (packet) =>
-    packet.act({ do: 'claim-in-person', note })
-  );
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, async (packet) => {
+    const verdict = await packet.act({ do: 'claim-in-person', note });
+    if (verdict.ok) await tellTeachers(packet, { kind: 'claim' }, 'class');
+    return verdict;
+  });
 }
 
 export async function withdrawClaim(person: Actor, { assignmentId }: Own): Promise<Outcome<object, Refusal>> {

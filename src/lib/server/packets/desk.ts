@@ -114,6 +114,7 @@ const DeskRow = ProjectionRow.extend({
   round: z.number().nullable(),
   lateSeconds: z.number().nullable(),
   unread: z.boolean(),
+  ranOut: z.boolean(),
   unitPlace: z.number().nullable(),
   place: z.number(),
   asked: z.number(),
@@ -148,14 +149,15 @@ const COLUMNS = `
   c.usual_wait_seconds as "usualWait", a.points::float8 as points, a.weight::float8 as weight,
   a.expected_minutes as "expectedMinutes", ${ms('a.opens_at')} as opens, ${ms(`(${EFFECTIVE_DUE})`)} as due,
   ${ms(`(${EFFECTIVE_CLOSES})`)} as closes, a.late_policy as late, p.round_no as round,
-  p.late_seconds as "lateSeconds", ${UNREAD} as unread, u.position as "unitPlace", a.position as place,
+  p.late_seconds as "lateSeconds", ${UNREAD} as unread,
+  coalesce(p.ran_out_at is not null, false) as "ranOut", u.position as "unitPlace", a.position as place,
   case when p.pieces > 0 then (${ASKED}) else 0 end as asked, case when p.pieces > 0 then (${FILLED}) else 0 end as filled,
   ${PROJECTION_COLUMNS}`;
 
 const DESK = `select ${COLUMNS} ${OWN_ASSIGNMENTS}`;
 
 const KIND = `case
-    when p.phase in ('taken-back', 'another-round') or ${UNREAD} then 'now'
+    when p.phase in ('taken-back', 'another-round') or p.ran_out_at is not null or ${UNREAD} then 'now'
     when p.standing_round is not null then 'waiting'
     when (${EFFECTIVE_DUE}) is null then 'undated'
     when (${EFFECTIVE_DUE}) <= $3 then 'now'
@@ -195,7 +197,7 @@ function shared<T>(known: Map<string, T>, key: string, fresh: T): T {
 
 function toLine(row: DeskRow, course: DeskCourse, late: LatePolicy, now: Moment): DeskLine {
   const { assignmentId, title, opens, due, closes, since, round, lateSeconds, points, weight, given, kept } = row;
-  const { expectedMinutes, asked, filled, unread, unitPlace, place } = row;
+  const { expectedMinutes, asked, filled, unread, ranOut, unitPlace, place } = row;
   return {
     assignmentId,
     title,
@@ -213,6 +215,7 @@ function toLine(row: DeskRow, course: DeskCourse, late: LatePolicy, now: Moment)
     asked,
     filled,
     unread,
+    ranOut,
     outline: unitPlace === null ? null : [unitPlace, place],
     given,
     kept,

@@ -106,11 +106,15 @@ export async function layPiece(
     Pick<Piece, 'deliverableId' | 'name'>,
   how: 'add-piece' | 'arrive' = 'add-piece'
 ): Promise<Outcome<{ pieceId: string }, Refusal>> {
+  const last = await Piece.max<number | null, Piece>('position', {
+    where: { packetId: packet.id },
+    transaction: packet.tx
+  });
   const piece = Piece.build({
     ...made,
     packetId: packet.id,
     addedAt: new Date(packet.now),
-    position: packet.custody.pieces
+    position: (last ?? -1) + 1
   });
   const verdict = await packet.act({ do: how, piece: piece.id });
   if (!verdict.ok) return verdict;

@@ -3,11 +3,11 @@ import type { LinkLook } from '$core/links/words';
 import { BlobFacts } from '$core/materials/facts';
 import type { RoundState } from '$core/packets/custody';
 import type { FilePiece, LinkInside, MarkView, PieceView, RoundView } from '$core/packets/views';
-import { jsonRows, ms, select } from '../db/connection';
+import { jsonRows, ms, select, type Tx } from '../db/connection';
 
 /** The pieces of the working packet, in the student's order. */
-export function readPieces(packetId: string): Promise<PieceView[]> {
-  return select(PieceRow, WORKING_PIECES, [packetId]);
+export function readPieces(packetId: string, tx?: Tx): Promise<PieceView[]> {
+  return select(PieceRow, WORKING_PIECES, [packetId], tx);
 }
 
 /**
@@ -65,6 +65,17 @@ const INSIDE = `case when d.sha256 is not null then ${jsonRows(`
     select verdict, looked_at from link_looks where url = u.url order by looked_at desc limit 1) n on true
   order by u.no`)} end as links`;
 
+/** Half of what was handed out has to be in a file for it to have been made from that. */
+const MADE_FROM = 0.5;
+const HANDED = `from packets k join materials m on m.assignment_id = k.assignment_id and m.sha256 is not null
+  left join blob_likeness l on l.sha256 = p.sha256 and l.handout_sha256 = m.sha256 where k.id = p.packet_id`;
+/** What a piece of the working packet was made from, and whether everything that was handed out was asked. */
+const MADE = `
+  (select json_build_object('title', m.title, 'share', l.share, 'unanswered', l.unanswered) ${HANDED}
+    and l.kept >= ${MADE_FROM} order by l.kept desc limit 1) as "madeFrom",
+  d.sha256 is not null and exists (select 1 ${HANDED} and l.sha256 is null) as uncompared`;
+const NOT_MADE = 'null::json as "madeFrom", false as uncompared';
+
 /** What else is the same as a piece of the working packet: in its earlier rounds, in another place, among the handouts. */
 const SAME = `json_build_object(
   'rounds', (select coalesce(json_agg(distinct o.round_no), '[]') from round_pieces o
@@ -84,20 +95,22 @@ const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_fac
 
 const WORKING_PIECES = `
   select ${PIECE_COLUMNS}, ${LOOK('null::float8')},
-    case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}
+    case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}, ${MADE}
   from pieces p ${PIECE_JOINS}
   left join shelf_files s on s.id = p.shelf_file_id and s.binned_at is null
   where p.packet_id = $1 order by p.position, p.added_at, p.id`;
 
 const DRAFTS = `
-  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, null as same, p.packet_id as "packetId"
+  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, null as same, ${NOT_MADE},
+    p.packet_id as "packetId"
   from packets k join assignments a on a.id = k.assignment_id and a.follows_drafts
   join pieces p on p.packet_id = k.id ${PIECE_JOINS}
   where k.assignment_id = $1 and k.phase in ('making', 'revising', 'taken-back', 'another-round')
   order by p.packet_id, p.position`;
 
 const SUBMITTED_PIECES = `
-  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, null as same, p.round_no as round
+  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, null as same, ${NOT_MADE},
+    p.round_no as round
   from round_pieces p ${PIECE_JOINS}
   where p.packet_id = $1 order by p.position, p.id`;
 
@@ -112,6 +125,8 @@ const PieceRow = z.discriminatedUnion('kind', [
     newer: z.number().nullable(),
     links: z.array(z.custom<LinkInside>()).nullable(),
     reading: z.custom<FilePiece['reading']>(),
+    madeFrom: z.custom<FilePiece['madeFrom']>(),
+    uncompared: z.boolean(),
     same: z.custom<FilePiece['same']>()
   }),
   z.object({

@@ -4,6 +4,8 @@ import { activeSeal } from '$core/packets/custody';
 import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
+import { stoppedByCheck } from '../checks/strict';
+import { Piece } from '../db/models/packets';
 import type { Outcome } from '../outcome';
 import { withPacket, type OpenPacket } from './open-packet';
 import { placeProblem } from './place';
@@ -19,20 +21,26 @@ export const NewSeal = z.object({
 
 /**
  * Seals what the next round will be while bytes of it are still under way: the round counts from this moment, if exactly
- * the files that are named here arrive within the assignment's allowance. Until then the student holds the packet.
+ * the files that are named here arrive within the assignment's allowance. Until then the student holds the packet. Where all has arrived meanwhile, it is simply submitted.
  */
 export async function sealPacket(
   person: Actor,
   input: { assignmentId: string } & z.input<typeof NewSeal>
-): Promise<Outcome<{ until: Moment }, Refusal | PieceRefusal>> {
+): Promise<Outcome<{ until: Moment } | { round: number; receipt: string }, Refusal | PieceRefusal>> {
   const { coming, note, key } = NewSeal.parse(input);
   const address = { assignmentId: input.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', `seal ${key}`, async (packet) => {
-    const problem = await comingProblem(packet, coming);
+    const left = await stillComing(packet, coming);
+    if (await stoppedByCheck(packet, left)) return { ok: false, why: 'stopped-by-a-check' };
+    if (left.length === 0) {
+      const submitted = await packet.act({ do: 'submit' });
+      return submitted.ok ? { ok: true, ...(await writeRound(packet, note)) } : submitted;
+    }
+    const problem = await comingProblem(packet, left);
     if (problem) return { ok: false, why: problem };
-    const verdict = await packet.act({ do: 'seal', coming: coming.length });
+    const verdict = await packet.act({ do: 'seal', coming: left.length });
     if (!verdict.ok) return verdict;
-    await writeSeal(packet, coming, note);
+    await writeSeal(packet, left, note);
     return { ok: true, until: packet.custody.seal?.until ?? packet.now };
   });
 }
@@ -41,6 +49,14 @@ export async function sealPacket(
 export async function breakSeal(person: Actor, input: { assignmentId: string }): Promise<Outcome<object, Refusal>> {
   const address = { assignmentId: input.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', null, (packet) => packet.act({ do: 'break-seal' }));
+}
+
+/** What has not arrived meanwhile: between the student's press and this moment the last bytes may have come. */
+async function stillComing(packet: OpenPacket, coming: readonly ComingPiece[]): Promise<ComingPiece[]> {
+  const there = await Piece.findAll({ where: { packetId: packet.id, kind: 'file' }, transaction: packet.tx });
+  const lies = ({ deliverableId, sha256 }: ComingPiece) =>
+    there.some((piece) => piece.deliverableId === deliverableId && piece.sha256 === sha256);
+  return coming.filter((one) => !lies(one));
 }
 
 /** Why files that are under way do not fit their places, each after those before it. */

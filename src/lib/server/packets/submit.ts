@@ -1,5 +1,6 @@
 import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
+import { stoppedByCheck } from '../checks/strict';
 import type { Outcome } from '../outcome';
 import { withPacket } from './open-packet';
 import { writeRound } from './write-round';
@@ -21,6 +22,7 @@ export async function submitPacket(
   const address = { assignmentId: input.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', `submit ${input.key}`, async (packet) => {
     if (bare && note.trim() === '') return { ok: false, why: 'says-nothing' };
+    if (await stoppedByCheck(packet)) return { ok: false, why: 'stopped-by-a-check' };
     const verdict = await packet.act(bare ? { do: 'submit', bare: true } : { do: 'submit' });
     if (!verdict.ok) return verdict;
     return { ok: true, ...(await writeRound(packet, note.trim())) };

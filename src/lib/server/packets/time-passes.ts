@@ -1,5 +1,6 @@
 import { lapsedSeal } from '$core/packets/custody';
 import { allowed } from '$core/packets/allowed';
+import { tellStudent, tellTeachers } from '../tidings/packet-news';
 import type { OpenPacket } from './open-packet';
 
 /**
@@ -11,8 +12,17 @@ import type { OpenPacket } from './open-packet';
 export async function letTimePass(packet: OpenPacket): Promise<boolean> {
   const by = packet.members[0] ?? packet.person.id;
   const lapsed = lapsedSeal(packet.custody, packet.now) !== null;
-  if (lapsed) await packet.act({ do: 'let-seal-run-out' }, by);
+  if (lapsed) {
+    await packet.act({ do: 'let-seal-run-out' }, by);
+    await tellStudent(packet, { kind: 'seal', part: 'packet' });
+    await tellTeachers(packet, { kind: 'seal' }, 'class');
+  }
   const stands = allowed(packet.custody, { do: 'let-stand-again' }, packet.now).ok;
-  if (stands) await packet.act({ do: 'let-stand-again' }, by);
+  if (stands) {
+    await packet.act({ do: 'let-stand-again' }, by);
+    const facts = { round: packet.custody.standing ?? 0 };
+    await tellStudent(packet, { kind: 'stands-again', facts, part: 'packet' });
+    await tellTeachers(packet, { kind: 'stands-again', facts });
+  }
   return lapsed || stands;
 }

@@ -1,5 +1,6 @@
 import { execute } from '../db/connection';
 import { issueReceipt } from '../receipts/issue';
+import { tellStudent, tellTeachers } from '../tidings/packet-news';
 import type { OpenPacket } from './open-packet';
 
 /**
@@ -24,5 +25,8 @@ export async function writeRound(packet: OpenPacket, note: string): Promise<{ ro
     [packet.id, round],
     packet.tx
   );
-  return { round, receipt: await issueReceipt(packet, round) };
+  const receipt = await issueReceipt(packet, round);
+  await tellTeachers(packet, { kind: 'submitted', facts: { round } });
+  await tellStudent(packet, { kind: 'receipt', facts: { round, number: receipt }, part: 'rounds', read: true });
+  return { round, receipt };
 }

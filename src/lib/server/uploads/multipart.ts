@@ -38,7 +38,7 @@ export async function readMultipart<T>(
     headers: { 'content-type': type },
     defParamCharset: 'utf8',
     fileHwm: FLOW,
-    limits: { files: MOST_FILES, fields: 20, fieldSize: 4096, fieldNameSize: 100 }
+    limits: { files: MOST_FILES, fields: 20, fieldSize: 64 * 1024, fieldNameSize: 100 }
   });
   parser.on('field', (name, value) => fields.set(name, value));
   parser.on('file', (_field, stream, { filename }) => {

@@ -2,6 +2,7 @@
   import { act } from '$ui/forms/act';
   import { countedPoints, pointsText } from '$core/grades/points';
   import type { ClassLine } from '$core/marking/views';
+  import { sealWordsForTeacher } from '$core/packets/seal-words';
   import { timeToDue } from '$core/packets/due';
   import type { Terms } from '$core/packets/terms';
   import { toWallClock } from '$core/time/wall-clock';
@@ -11,6 +12,7 @@
   import type { PieceView } from '$core/packets/views';
   import Field from '$ui/forms/Field.svelte';
   import PieceList from '$ui/packets/PieceList.svelte';
+  import { criteriaPoints } from '$core/threads/points';
   import Thread from '$ui/threads/Thread.svelte';
   import Message from '$ui/shell/Message.svelte';
   import When from '$ui/time/When.svelte';
@@ -25,6 +27,7 @@
       zone: string;
     };
     briefHtml: string;
+    teachers: readonly string[];
     lines: ClassLine[];
     guidance: GuidanceView;
     /** The student whose aside is open. */
@@ -35,8 +38,9 @@
     zone: string;
     problems: string[];
   }
-  const { facts, briefHtml, lines, guidance, asideWith, drafts, now, zone, problems }: Props = $props();
+  const { facts, briefHtml, teachers, lines, guidance, asideWith, drafts, now, zone, problems }: Props = $props();
   const asked = $derived(lines.find((line) => line.studentId === asideWith));
+  const readers = $derived({ course: facts.courseTitle, people: guidance.people, teachers });
   const followed = (line: ClassLine) => drafts.filter((piece) => piece.packetId === line.packetId);
   const withTeacher = $derived(lines.filter((line) => line.holder === 'teacher').length);
   const settled = $derived(lines.filter((line) => line.standing === 'settled').length);
@@ -87,6 +91,11 @@
                 both={false}
               />{/if}
             {#if line.extended}<span class="block">Extended</span>{/if}
+            {#if line.askedBack}<span class="block font-semibold">Asks for it back</span>{/if}
+            {#if line.standing === 'sealed' && line.sealUntil !== null}<span class="block"
+                >{sealWordsForTeacher({ until: line.sealUntil }, zone)}</span
+              >{/if}
+            {#if line.ranOut}<span class="block font-semibold">The seal ran out: nothing was submitted</span>{/if}
           </span>
           <span class="figures md:text-right">
             {#if line.given !== null && facts.points !== null}{pointsText(countedPoints(line.given, line.kept ?? 1))} of {pointsText(
@@ -94,7 +103,17 @@
               )}{/if}
           </span>
         </div>
-        <details>
+        {#if line.claim !== null}
+          <div class="mt-1 flex flex-wrap items-center gap-3 border-l-4 border-accent pl-3">
+            <p>Says it was handed over in person: “{line.claim}”</p>
+            <form method="post" action="?/declineClaim" use:act>
+              <input type="hidden" name="studentId" value={line.studentId} />
+              <button class="btn btn-sm">It was not<span class="sr-only"> handed over by {line.student}</span></button>
+            </form>
+            <p class="text-sm">If it was, accept it below, for {line.student} alone.</p>
+          </div>
+        {/if}
+        <details open={line.claim !== null}>
           <summary class="cursor-pointer py-1 text-sm underline underline-offset-2">For {line.student} alone</summary>
           <p class="pt-2 text-sm"><a class="link" href="?aside={line.studentId}">Write to {line.student} aside</a></p>
           {#if followed(line).length > 0}
@@ -175,15 +194,33 @@
       </div>
     </form>
   </details>
-  <section class="mt-6 grid gap-6 md:grid-cols-2" aria-label="What was said">
+  <section id="ask" class="mt-6 grid gap-6 md:grid-cols-2" aria-label="What was said">
     <div>
       <h2 class="mb-2 text-xl font-semibold">Open floor</h2>
-      <Thread posts={guidance.floor} to="floor" course={facts.courseTitle} {zone} {now} />
+      <Thread
+        posts={guidance.floor}
+        readers={{ ...readers, to: 'floor', student: null }}
+        where={{ assignmentId: facts.assignmentId }}
+        studies={false}
+        {zone}
+        {now}
+      />
     </div>
     {#if asked}
       <div class="rounded border border-base-300 bg-base-100 p-4">
         <h2 class="mb-2 text-xl font-semibold">Aside with {asked.student}</h2>
-        <Thread posts={guidance.aside} to="aside" studentId={asked.studentId} course={facts.courseTitle} {zone} {now} />
+        <Thread
+          posts={guidance.aside}
+          readers={{ ...readers, to: 'aside', student: asked.student }}
+          where={{ assignmentId: facts.assignmentId }}
+          studentId={asked.studentId}
+          studies={false}
+          points={criteriaPoints(guidance.criteria)}
+          pointHref={({ kind, id }) =>
+            kind === 'round' && asked.packetId !== null ? `/rounds/${asked.packetId}/${id}` : null}
+          {zone}
+          {now}
+        />
       </div>
     {/if}
   </section>

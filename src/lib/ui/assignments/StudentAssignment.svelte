@@ -1,12 +1,18 @@
 <script lang="ts">
+  import { isOldForSubmit } from '$core/links/old';
   import { allowed } from '$core/packets/allowed';
   import { roundsUsed, type Custody, type Holding } from '$core/packets/custody';
-  import { fullness } from '$core/packets/places';
+  import { countingMark } from '$core/grades/counting';
+  import { fullness, placeAnchor } from '$core/packets/places';
+  import { ownPoints } from '$core/threads/points';
+  import type { About } from '$core/threads/views';
   import type { DeliverableView, MarkView, PieceView, RoundView, UnderWay } from '$core/packets/views';
   import Emblem from '$ui/courses/Emblem.svelte';
   import ChangeMind from '$ui/packets/ChangeMind.svelte';
   import { runChecks } from '$core/checks/run-checks';
   import FootBar from '$ui/packets/FootBar.svelte';
+  import RoundNote from '$ui/packets/RoundNote.svelte';
+  import WithoutPieces from '$ui/packets/WithoutPieces.svelte';
   import PacketPlaces from '$ui/packets/PacketPlaces.svelte';
   import CameBack from '$ui/rounds/CameBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
@@ -29,6 +35,7 @@
       due: number | null;
       alsoOpen: boolean;
       followsDrafts: boolean;
+      strict: string[];
       weight: number | null;
       passBy: number | null;
       expectedMinutes: number | null;
@@ -47,6 +54,7 @@
     ownSite: string | null;
     back: { href: string; name: string };
     packet: {
+      id: string | null;
       custody: Custody;
       holding: Holding;
       pieces: PieceView[];
@@ -76,11 +84,42 @@
       mustDo: guidance.mustDo,
       ownSite,
       coming,
+      comingSeconds: uploads.secondsLeft(facts.assignmentId),
+      title: facts.title,
+      others: guidance.others,
+      strict: facts.strict,
       courseZone: facts.zone,
       now
     })
   );
+  /** Only what this tab sends can be sealed: of anything else nobody here knows what it is. */
+  const seal = $derived(
+    coming.length > 0 && custody.terms.followMinutes > 0 && uploads.sendsFor(facts.assignmentId)
+      ? () => uploads.readFor(facts.assignmentId)
+      : null
+  );
+  /** Only where there is a choice is it said which one counts. */
+  const counting = $derived(
+    custody.terms.counts === 'latest' && custody.rounds.length < 2
+      ? null
+      : countingMark(marks, custody.terms.counts, custody.nominated)
+  );
+  const linksOld = $derived(
+    pieces.some((piece) =>
+      piece.kind === 'link'
+        ? isOldForSubmit(piece.seenAt, now)
+        : (piece.links ?? []).some(({ at }) => isOldForSubmit(at, now))
+    )
+  );
   const receipt = $derived(rounds.find(({ no }) => no === custody.standing)?.receipt ?? null);
+  /** Where on this page lies what a message points at. */
+  function pointHref({ kind, id }: About): string | null {
+    if (kind === 'place') return `#${placeAnchor(id)}`;
+    if (kind === 'criterion') return '#rubric-title';
+    if (kind === 'round') return packet.id === null ? null : `/rounds/${packet.id}/${id}`;
+    const piece = pieces.find((one) => one.id === id);
+    return piece ? `#${placeAnchor(piece.deliverableId)}` : null;
+  }
   const declared = $derived(custody.terms.settles === 'declared');
   const parts = $derived([
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
@@ -198,6 +237,10 @@
             largest={largestFile}
             {ownSite}
           />
+          {#if editable && custody.pieces + coming.length > 0}
+            <RoundNote assignmentId={facts.assignmentId} round={custody.rounds.length + 1} />
+          {/if}
+          {#if editable}<WithoutPieces {custody} {formKey} {zone} {now} />{/if}
           {#if holding.holder === 'teacher'}
             <div class="mt-4"><ChangeMind {custody} courseZone={facts.zone} {zone} {now} {formKey} /></div>
           {/if}
@@ -211,7 +254,10 @@
           contacts={guidance.contacts}
           aside={guidance.aside}
           floor={guidance.floor}
-          course={facts.courseTitle}
+          assignmentId={facts.assignmentId}
+          readers={{ course: facts.courseTitle, people: guidance.people, teachers, student: null }}
+          points={ownPoints(deliverables, pieces, rounds, guidance.criteria)}
+          {pointHref}
           {zone}
           {now}
         />
@@ -219,7 +265,15 @@
       {#if rounds.length > 0}
         <section id="rounds" aria-labelledby="rounds-title">
           <h2 id="rounds-title" class="mb-2 text-xl font-semibold">Rounds</h2>
-          <Rounds {rounds} places={deliverables} {zone} {now} />
+          <Rounds
+            {rounds}
+            packetId={packet.id ?? ''}
+            places={deliverables}
+            {zone}
+            {now}
+            {custody}
+            counting={counting?.round ?? null}
+          />
         </section>
       {/if}
     </div>
@@ -230,11 +284,14 @@
   {holding}
   {deliverables}
   {pieces}
-  {coming}
+  coming={coming.length}
   {found}
+  {seal}
   {receipt}
   courseZone={facts.zone}
   {zone}
   {now}
   {formKey}
+  {teachers}
+  {linksOld}
 />

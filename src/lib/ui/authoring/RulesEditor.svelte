@@ -9,6 +9,7 @@
     type RuleName,
     type StandingRules
   } from '$core/courses/rules';
+  import { STRICTABLE } from '$core/checks/run-checks';
   import { COUNTS } from '$core/packets/terms';
   import { latePolicyWords } from '$core/packets/due';
   import Field from '$ui/forms/Field.svelte';
@@ -152,6 +153,14 @@
       </Field>
     {/if}
   </div>
+  <fieldset class="grid gap-1">
+    <legend class="font-medium">What stops a submit, instead of only warning</legend>
+    {#each STRICTABLE as { name, title } (name)}
+      <label class="flex items-center gap-2 text-sm"
+        ><input type="checkbox" class="checkbox checkbox-sm" value={name} bind:group={draft.strict} /> {title}</label
+      >
+    {/each}
+  </fieldset>
   <div class="flex flex-wrap gap-6">
     <label class="flex items-center gap-2"
       ><input type="checkbox" class="checkbox" bind:checked={draft.alsoOpen} /> Other pieces may be added</label

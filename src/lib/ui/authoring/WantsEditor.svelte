@@ -18,7 +18,8 @@
     ['howMany', 'Pieces'],
     ['words', 'Words'],
     ['pages', 'Pages'],
-    ['seconds', 'Seconds of recording']
+    ['seconds', 'Seconds of recording'],
+    ['pixels', 'Pixels of a picture’s longer side']
   ] as const;
   const links = $derived(!wants.kinds || wants.kinds.length === 0 || wants.kinds.includes('link'));
 
@@ -101,6 +102,27 @@
       onchange={(event) => (wants.naming = event.currentTarget.value.trim() || undefined)}
     />
   </Field>
+  <div class="flex items-end gap-2">
+    <Field label="Font" about="Of a DOCX">
+      <input
+        class="input w-full"
+        value={wants.font ?? ''}
+        maxlength="60"
+        onchange={(event) => (wants.font = event.currentTarget.value.trim() || undefined)}
+      />
+    </Field>
+    <Field label="Line spacing" about="1, 1.5, 2">
+      <input
+        class="input w-24"
+        type="number"
+        min="0.5"
+        max="4"
+        step="any"
+        value={wants.spacing ?? ''}
+        onchange={(event) => (wants.spacing = Number(event.currentTarget.value) || undefined)}
+      />
+    </Field>
+  </div>
   {#each RANGES as [name, label] (name)}
     <div class="flex items-end gap-2">
       <Field {label} about="from">

@@ -11,6 +11,7 @@
   const rooms = $derived([
     { href: home, name: 'Outline' },
     { href: `${home}/about`, name: 'What holds here' },
+    { href: `${home}/aside`, name: 'Aside' },
     { href: `${home}/roster`, name: 'Roster' }
   ]);
 </script>
@@ -21,7 +22,7 @@
     <h1 class="text-2xl leading-tight font-bold sm:text-3xl">{course.title}</h1>
     <p class="text-sm opacity-85">{course.teachers.join(', ')}{course.archived ? ' · over' : ''}</p>
   </div>
-  <nav aria-label="Of this course" class="flex gap-5">
+  <nav aria-label="Of this course" class="flex flex-wrap gap-x-5">
     {#each rooms as { href, name } (href)}
       <a
         {href}

@@ -16,13 +16,18 @@
   );
   const cost = $derived(withStudent && why !== null ? costNow(line.due, line.course.zone, line.late, now) : null);
   /** What its baton and its due moment do not say already. */
-  const said = $derived(why === 'closing' || (why === 'overdue' && line.due === null) ? needWords(why) : null);
+  const said = $derived(
+    why === 'seal-ran-out' || why === 'closing' || (why === 'overdue' && line.due === null) ? needWords(why) : null
+  );
   const TONES: Partial<Record<Timeliness['tone'], string>> = {
     overdue: 'text-error font-semibold',
     soon: 'font-semibold'
   };
   const edge = $derived(
-    why === 'teacher-has-nothing' || why === 'overdue' || (why === 'closing' && (line.due ?? now) < now)
+    why === 'seal-ran-out' ||
+      why === 'teacher-has-nothing' ||
+      why === 'overdue' ||
+      (why === 'closing' && (line.due ?? now) < now)
       ? 'border-l-error'
       : why || line.unread
         ? 'border-l-accent'

@@ -2,10 +2,11 @@
   import { Pencil, Undo2 } from '@lucide/svelte';
   import { act } from '$ui/forms/act';
   import { allowed } from '$core/packets/allowed';
-  import { restorableRounds, type Custody } from '$core/packets/custody';
+  import { restorableRounds, roundsLeft, standingRound, type Custody } from '$core/packets/custody';
   import { costNow } from '$core/packets/due';
   import { refusalWords } from '$core/packets/words';
   import { absolute, relative } from '$core/time/words';
+  import AskBack from './AskBack.svelte';
 
   interface Props {
     custody: Custody;
@@ -22,6 +23,13 @@
   const earlier = $derived(restorableRounds(custody));
   const mayEmpty = $derived(allowed(custody, { do: 'take-back', restores: null }, now));
   const choices = $derived(earlier.filter((no) => allowed(custody, { do: 'take-back', restores: no }, now).ok));
+  const mayReturn = $derived(allowed(custody, { do: 'take-back', restores: null, ifDue: true }, now).ok);
+  const mayAsk = $derived(allowed(custody, { do: 'ask-back', reason: '' }, now).ok);
+  /** Rounds left once this one is taken back: one that nobody opened gives its place back. */
+  const left = $derived.by(() => {
+    const now_ = roundsLeft(custody);
+    return now_ === null ? null : now_ + (standingRound(custody)?.opened ? 0 : 1);
+  });
   const cost = $derived(costNow(custody.terms.due, courseZone, custody.terms.late, now));
 </script>
 
@@ -95,11 +103,21 @@
             {/if}
             {#if custody.terms.closes !== null}It closes for good {absolute(custody.terms.closes, zone, now)}.{/if}
           </p>
+          {#if mayReturn}
+            <label class="flex gap-2 text-sm">
+              <input class="checkbox mt-0.5 checkbox-sm" type="checkbox" name="ifDue" value="yes" />
+              If I submit nothing until it is due, round {round} shall stand again
+            </label>
+          {/if}
+          {#if left !== null}<p class="text-sm">
+              {left === 1 ? 'You then have 1 round left' : `You then have ${left} rounds left`}.
+            </p>{/if}
           <button class="btn justify-self-start btn-error btn-sm">Take round {round} back</button>
         </form>
       </details>
     {:else}
       <p class="my-2 text-sm">{mayEmpty.ok ? '' : refusalWords(mayEmpty.why)}</p>
+      {#if custody.handBack || mayAsk}<AskBack {custody} {zone} {now} />{/if}
     {/if}
   </section>
 </div>

@@ -1,18 +1,20 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
-  import type { Finding } from '$core/checks/check';
-  import { comingWords } from '$core/checks/still-coming';
+  import type { Found } from '$core/checks/check';
   import { findingsText } from '$core/checks/words';
-  import CheckSheet from '$ui/checks/CheckSheet.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import { allowed } from '$core/packets/allowed';
-  import { roundsLeft, standingRound, type Custody, type Holding } from '$core/packets/custody';
+  import { activeSeal, roundsLeft, standingRound, type Custody, type Holding } from '$core/packets/custody';
   import { costNow, timeToDue } from '$core/packets/due';
   import { fullness, fullnessWords, piecesText } from '$core/packets/places';
   import type { DeliverableView, PieceView } from '$core/packets/views';
   import { refusalWords } from '$core/packets/words';
   import { absolute, span, toTheSecond } from '$core/time/words';
+  import { comingWords, ranOutWords } from '$core/packets/seal-words';
+  import type { Sealable } from '$ui/uploads/uploads.svelte';
   import Baton from './Baton.svelte';
+  import SealState from './SealState.svelte';
+  import SubmitForm from './SubmitForm.svelte';
 
   interface Props {
     custody: Custody;
@@ -22,16 +24,36 @@
     /** How many files are bound for this packet and have not become pieces yet. */
     coming: number;
     /** What the student should look at before they submit. */
-    found: readonly Finding[];
+    found: readonly Found[];
+    /** Reads what is on its way from here, so that it can be sealed; null where nothing is, or nothing may follow. */
+    seal: (() => Promise<Sealable[] | null>) | null;
     /** The number of the standing round's receipt. */
     receipt: string | null;
     courseZone: string;
     zone: string;
     now: number;
     formKey: string;
+    /** Some links were not looked at within the last minutes. */
+    linksOld: boolean;
+    /** Whom to ask where something keeps from submitting. */
+    teachers: readonly string[];
   }
-  const { custody, holding, deliverables, pieces, coming, found, receipt, courseZone, zone, now, formKey }: Props =
-    $props();
+  const {
+    custody,
+    holding,
+    deliverables,
+    pieces,
+    coming,
+    found,
+    seal,
+    receipt,
+    courseZone,
+    zone,
+    now,
+    formKey,
+    teachers,
+    linksOld
+  }: Props = $props();
 
   const terms = $derived(custody.terms);
   const declared = $derived(terms.settles === 'declared');
@@ -41,17 +63,21 @@
   const full = $derived(fullnessWords(fullness(deliverables, pieces)));
   const timely = $derived(timeToDue(terms, now));
   const cost = $derived(costNow(terms.due, courseZone, terms.late, now));
-  const maySubmit = $derived(allowed(custody, { do: 'submit' }, now));
+  const sealed = $derived(activeSeal(custody, now));
+  const ranOut = $derived(ranOutWords(custody, zone));
+  const maySubmit = $derived(
+    allowed(custody, seal !== null && coming > 0 ? { do: 'seal', coming } : { do: 'submit' }, now)
+  );
   const standing = $derived(standingRound(custody));
   const left = $derived(roundsLeft(custody));
   const next = $derived(custody.rounds.length + 1);
-  let busy = $state(false);
   const scripted = whenScripted();
-  let sheet = $state<ReturnType<typeof CheckSheet>>();
-  let form = $state<HTMLFormElement>();
-  /** The sheet comes first where something is open. */
-  const first = $derived(scripted.yes && found.length > 0);
-  const submits = $derived(maySubmit.ok ? `Submit round ${next}: ${piecesText(pieces.length)}` : null);
+  let submitting = $state<ReturnType<typeof SubmitForm>>();
+  const all = $derived(pieces.length + (seal === null ? 0 : coming));
+  const of = $derived(left === null ? '' : ` of ${next + left - 1}`);
+  const submits = $derived(
+    `Submit round ${next}${of}: ${piecesText(all)}${seal !== null && coming > 0 ? `, ${coming} still arriving` : ''}`
+  );
 
   /** "Received 21:14:07, 45 min before it was due." */
   const received = $derived.by(() => {
@@ -76,16 +102,21 @@
           {received}
           {#if receipt}<a class="ml-2 link" href="/receipts/{receipt}">Receipt</a>{/if}
         </p>{/if}
-      {#if working && !declared}
+      {#if ranOut}<p class="font-semibold text-error" role="alert">{ranOut}</p>{/if}
+      {#if sealed}
+        <SealState seal={sealed} {coming} {zone} />
+      {:else if working && !declared}
         <p>
           {#if full}{full}{/if}
-          {#if first}<button type="button" class="link {full ? 'ml-2' : ''}" onclick={() => sheet?.open()}
-              >{findingsText(found.length)}</button
+          {#if scripted.yes && maySubmit.ok && found.length > 0}<button
+              type="button"
+              class="link {full ? 'ml-2' : ''}"
+              onclick={() => submitting?.open()}>{findingsText(found.length)}</button
             >{/if}
         </p>
         {#if coming > 0}
           <p class="font-semibold">
-            {comingWords(coming)}
+            {comingWords(coming, seal === null ? 0 : terms.followMinutes)}
           </p>
         {/if}
         <p class={timely.tone === 'overdue' ? 'font-semibold text-error' : ''}>
@@ -103,23 +134,23 @@
           </form>
         {:else if holding.standing !== 'settled'}
           <form method="post" action="?/declareDone" use:act>
-            <button class="btn btn-primary">I have done this</button>
+            <label class="sr-only" for="done-note">How it was done, if you want to say so</label>
+            <div class="flex flex-wrap items-center gap-2">
+              <input
+                id="done-note"
+                class="input w-64"
+                name="note"
+                maxlength="1000"
+                placeholder="How, if you want to say so"
+              />
+              <button class="btn btn-primary">I have done this</button>
+            </div>
           </form>
         {/if}
-      {:else if working}
+      {:else if working && !sealed}
         {#if maySubmit.ok}
-          {#if left !== null}<span class="text-sm"
-              >{left === 1 ? 'The last round you have' : `${left} rounds left`}</span
-            >{/if}
-          <form bind:this={form} method="post" action="?/submit" use:act={(on) => (busy = on)}>
-            <input type="hidden" name="key" value={formKey} />
-            <button
-              type={first ? 'button' : 'submit'}
-              class="btn btn-primary"
-              disabled={busy}
-              onclick={first ? () => sheet?.open() : undefined}>{submits}</button
-            >
-          </form>
+          {#if left === 1}<span class="text-sm">The last round you have</span>{/if}
+          <SubmitForm bind:this={submitting} {submits} {formKey} {found} {seal} {teachers} {linksOld} />
         {:else}
           <p class="max-w-sm text-sm">{refusalWords(maySubmit.why)}</p>
         {/if}
@@ -129,4 +160,3 @@
     </div>
   </div>
 </aside>
-<CheckSheet bind:this={sheet} {found} {submits} onsubmit={() => form?.requestSubmit()} />

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { addressText } from '$core/links/address';
   import { verdictText } from '$core/links/words';
-  import { roundTimeliness } from '$core/packets/due';
   import { sizeText } from '$core/packets/piece-rules';
+  import { receiptFacts } from '$core/receipts/lines';
   import type { Receipt } from '$core/receipts/receipt';
   import { dayToTheSecond } from '$core/time/words';
 
@@ -14,23 +14,8 @@
   }
   /** What the school says that it received. */
   const { receipt, zone, assignmentId }: Props = $props();
-  const { receivedAt, due, takeBack } = $derived(receipt);
-  const timely = $derived(roundTimeliness(receipt.lateSeconds, due));
-  const moment = (at: number) => dayToTheSecond(at, zone, receivedAt);
-  const facts = $derived([
-    ['Received', moment(receivedAt)],
-    ['Due', due === null ? 'No due date' : moment(due)],
-    ['Timely', receipt.kept < 1 ? `${timely.words}, keeps ${Math.round(receipt.kept * 100)} %` : timely.words],
-    ['Points it can bring', receipt.points === null ? 'None' : String(receipt.points)],
-    [
-      'Taking back',
-      !takeBack.possible
-        ? 'Not possible'
-        : takeBack.until === null
-          ? 'Until marking begins'
-          : `Until marking begins, at the latest ${moment(takeBack.until)}`
-    ]
-  ]);
+  const moment = (at: number) => dayToTheSecond(at, zone, receipt.receivedAt);
+  const facts = $derived(receiptFacts(receipt, zone));
 </script>
 
 <article class="mx-auto max-w-4xl px-4 pt-6 pb-16">
@@ -48,6 +33,7 @@
     {/each}
   </dl>
   <h2 class="mb-2 text-xl font-semibold">What was received</h2>
+  {#if receipt.pieces.length === 0}<p>Declared finished, without pieces.</p>{/if}
   <ul class="divide-y divide-base-300 rounded border border-base-300 bg-base-100 px-4">
     {#each receipt.pieces as piece, i (i)}
       <li class="py-2">
@@ -71,6 +57,7 @@
   <h2 class="mt-6 mb-2 text-xl font-semibold">Keep it</h2>
   <div class="flex flex-wrap gap-2">
     <a class="btn btn-primary" href="/receipts/{receipt.number}/bag" data-sveltekit-reload>Everything, as a ZIP</a>
+    <a class="btn" href="/receipts/{receipt.number}/pdf" data-sveltekit-reload>As a PDF</a>
     <a class="btn" href="/receipts/{receipt.number}/jws" data-sveltekit-reload>The signed receipt alone</a>
   </div>
   <p class="mt-3 max-w-prose text-sm opacity-85">

@@ -1,52 +1,74 @@
 <script lang="ts">
-  import type { RoundState } from '$core/packets/custody';
-  import { roundTimeliness } from '$core/packets/due';
+  import { allowed } from '$core/packets/allowed';
+  import type { Custody } from '$core/packets/custody';
   import type { RoundView } from '$core/packets/views';
-  import { dayToTheSecond } from '$core/time/words';
-  import PieceList from '$ui/packets/PieceList.svelte';
+  import { act } from '$ui/forms/act';
+  import RoundSheet from './RoundSheet.svelte';
 
   interface Props {
     rounds: readonly RoundView[];
+    packetId: string;
     places: ReadonlyArray<{ id: string; title: string }>;
     zone: string;
     now: number;
     reader?: 'student' | 'teacher';
+    /** The student's own custody, for what can be done with a round; null where a teacher reads. */
+    custody?: Custody | null;
+    /** The round whose result counts, where one does. */
+    counting?: number | null;
   }
-  const { rounds, places, zone, now, reader = 'student' }: Props = $props();
-
-  const STATES: Record<RoundState, string> = {
-    standing: 'Standing',
-    superseded: 'Replaced by a later round',
-    'taken-back': 'Taken back',
-    returned: 'Returned for another round',
-    settled: 'Settled'
-  };
-  const STUDENT_STATES: Partial<Record<RoundState, string>> = { standing: 'Standing: your teacher has this one' };
-  const stateWords = (state: RoundState) => (reader === 'student' && STUDENT_STATES[state]) || STATES[state];
+  const { rounds, packetId, places, zone, now, reader = 'student', custody = null, counting = null }: Props = $props();
+  const mayRestore = $derived(custody !== null && allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
+  const mayNominate = (round: number) =>
+    custody !== null && custody.nominated !== round && allowed(custody, { do: 'nominate', round }, now).ok;
+  const before = (no: number) => rounds.find((round) => round.no < no)?.no ?? null;
 </script>
 
 <ol class="grid gap-3">
   {#each rounds as round (round.no)}
-    {@const timely = roundTimeliness(round.lateSeconds, round.due)}
+    {@const earlier = before(round.no)}
     <li
       class="rounded border border-base-300 bg-base-100 p-4 {round.state === 'standing'
         ? 'border-l-4 border-l-primary'
         : ''}"
     >
-      <div class="flex flex-wrap items-baseline gap-x-4">
-        <h3 class="text-lg font-semibold">Round {round.no}</h3>
-        <span>{stateWords(round.state)}</span>
-        <span class="ml-auto text-sm">
-          <time datetime={new Date(round.submittedAt).toISOString()}>
-            Received {dayToTheSecond(round.submittedAt, zone, now)}
-          </time>
-          · {timely.words}{#if round.kept < 1}, keeps {Math.round(round.kept * 100)} % of the points{/if}
-        </span>
-      </div>
-      <PieceList pieces={round.pieces} from="submitted" {places} />
-      {#if round.receipt}<p class="mt-2 text-sm">
-          <a class="link" href="/receipts/{round.receipt}">Receipt {round.receipt}</a>
-        </p>{/if}
+      <RoundSheet {round} {places} {zone} {now} {reader} counts={counting === round.no} />
+      <p class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm">
+        {#if round.receipt}<a class="link" href="/receipts/{round.receipt}">Receipt {round.receipt}</a>{/if}
+        {#if reader === 'student'}<a class="link" href="/rounds/{packetId}/{round.no}">As your teacher sees it</a>{/if}
+        {#if earlier !== null}<a class="link" href="/rounds/{packetId}/{round.no}?beside={earlier}"
+            >Compare with round {earlier}</a
+          >{/if}
+      </p>
+      {#if (mayRestore && round.pieces.length > 0) || mayNominate(round.no)}
+        <div class="mt-3 flex flex-wrap items-center gap-2 border-t border-base-300 pt-3">
+          {#if mayNominate(round.no)}
+            <form method="post" action="?/nominate" use:act>
+              <input type="hidden" name="round" value={round.no} />
+              <button class="btn btn-sm">Let round {round.no} count</button>
+            </form>
+          {/if}
+          {#if mayRestore && round.pieces.length > 0}
+            <details>
+              <summary class="btn btn-sm">Use its pieces again …</summary>
+              <div class="mt-2 grid gap-2">
+                {#each round.pieces as piece (piece.id)}
+                  <form method="post" action="?/restore" use:act>
+                    <input type="hidden" name="round" value={round.no} />
+                    <input type="hidden" name="pieceId" value={piece.id} />
+                    <button class="link text-left">Put {piece.name} back into the packet</button>
+                  </form>
+                {/each}
+                <form method="post" action="?/restore" use:act>
+                  <input type="hidden" name="round" value={round.no} />
+                  <button class="btn btn-sm">Put the whole round back, in place of what lies in the packet</button>
+                </form>
+                <p class="text-sm">What leaves the packet stays on your Shelf.</p>
+              </div>
+            </details>
+          {/if}
+        </div>
+      {/if}
     </li>
   {/each}
 </ol>

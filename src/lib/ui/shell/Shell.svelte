@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import type { Found } from '$core/search/found';
   import type { RunwayDue } from '$core/plan/runway';
-  import { CircleUser, LogOut } from '@lucide/svelte';
+  import { CircleUser, Inbox, LogOut } from '@lucide/svelte';
   import BatonSheet from '$ui/packets/BatonSheet.svelte';
   import EmblemSheet from '$ui/courses/EmblemSheet.svelte';
   import Runway from '$ui/plan/Runway.svelte';
@@ -10,7 +10,7 @@
   import ThemeChoice from './ThemeChoice.svelte';
 
   interface Props {
-    person: { name: string; studies: boolean; teaches: boolean } | null;
+    person: { name: string; studies: boolean; teaches: boolean; unread: number } | null;
     theme: 'day' | 'night' | 'system';
     path: string;
     zone: string;
@@ -70,7 +70,21 @@
       </nav>
     {/if}
     <div class="ml-auto flex items-center gap-2">
-      {#if person}<SearchField {person} {ask} />{/if}
+      {#if person}
+        <SearchField {person} {ask} />
+        <a
+          href="/tidings"
+          class="flex min-h-11 items-center gap-1.5 rounded px-2 hover:bg-current/15"
+          aria-current={path.startsWith('/tidings') ? 'page' : undefined}
+          title="Tidings"
+        >
+          <Inbox size={18} strokeWidth={1.75} aria-hidden="true" />
+          <span class="sr-only">Tidings</span>
+          {#if person.unread > 0}<span class="figures text-sm font-semibold"
+              >{person.unread}<span class="sr-only"> new</span></span
+            >{/if}
+        </a>
+      {/if}
       <div class="flex items-center gap-2 max-sm:hidden">{@render own()}</div>
       <details class="relative sm:hidden">
         <summary class="grid size-11 place-items-center" aria-label="Theme and account">

@@ -11,6 +11,14 @@ const AGAIN = 3000;
 
 export type State = 'queued' | 'reading' | 'sending' | 'paused' | 'waiting' | 'checking' | 'refused';
 
+/** A file that is on its way, as it can be sealed. */
+export interface Sealable {
+  deliverableId: string | null;
+  name: string;
+  size: number;
+  sha256: string;
+}
+
 /** One file on its way. It leaves the list once it has arrived where it was bound for. */
 export class OnItsWay {
   readonly key = crypto.randomUUID();
@@ -70,10 +78,50 @@ export class Uploads {
     return this.items.some(({ state }) => state !== 'refused' && state !== 'paused');
   }
 
-  /** How many files are bound for an assignment's packet: those on their way from here, and those the server has parts of. */
-  boundFor(assignment: string, underWay: ReadonlyArray<{ id: string }>): number {
-    const here = this.items.filter(({ bound, state }) => bound.assignment === assignment && state !== 'refused');
-    return here.length + underWay.filter(({ id }) => !here.some((item) => item.id === id)).length;
+  /**
+   * The places that files are bound for in an assignment's packet: of those on their way from here, and of those that the
+   * server has parts of.
+   */
+  boundFor(
+    assignment: string,
+    underWay: ReadonlyArray<{ id: string; deliverableId: string | null }>
+  ): Array<string | null> {
+    const here = this.sendingTo(assignment);
+    const elsewhere = underWay.filter(({ id }) => !here.some((item) => item.id === id));
+    return [...here.map(({ bound }) => bound.deliverable ?? null), ...elsewhere.map((one) => one.deliverableId)];
+  }
+
+  /** Whether files for an assignment's packet are on their way from here. */
+  sendsFor(assignment: string): boolean {
+    return this.sendingTo(assignment).length > 0;
+  }
+
+  /**
+   * What is on its way from here to an assignment's packet, with the hash of each, so that it can be sealed.
+   *
+   * @returns null where a file can no longer be read
+   */
+  async readFor(assignment: string): Promise<Sealable[] | null> {
+    const files: Sealable[] = [];
+    for (const item of this.sendingTo(assignment)) {
+      const sha256 = await (item.hash ??= hashFile(item.file));
+      if (sha256 === null) return null;
+      const { name, size } = item.file;
+      files.push({ deliverableId: item.bound.deliverable ?? null, name, size, sha256 });
+    }
+    return files;
+  }
+
+  /** How long what is on its way from here to a packet takes at the present speed, in seconds; null where unknown. */
+  secondsLeft(assignment: string): number | null {
+    const items = this.sendingTo(assignment);
+    const bytes = items.reduce((sum, { file, sent }) => sum + Math.max(0, file.size - sent), 0);
+    const perSecond = items.reduce((sum, item) => sum + (item.perSecond ?? 0), 0);
+    return items.length === 0 || perSecond <= 0 ? null : bytes / perSecond;
+  }
+
+  private sendingTo(assignment: string): OnItsWay[] {
+    return this.items.filter(({ bound, state }) => bound.assignment === assignment && state !== 'refused');
   }
 
   has(id: string): boolean {

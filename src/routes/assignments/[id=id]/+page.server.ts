@@ -1,46 +1,37 @@
-import { error, fail, redirect } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
-import { wantedName } from '$core/assignments/wants';
-import type { Refusal } from '$core/packets/allowed';
-import type { PieceRefusal } from '$core/packets/piece-rules';
-import type { DeliverableView } from '$core/packets/views';
-import { readGuidance } from '$server/assignments/guidance';
+import type { GuidanceView } from '$core/assignments/guidance';
+import { namedFor } from '$server/assignments/deliverables';
+import { conversations, readGuidance } from '$server/assignments/guidance';
 import { estimateOwn, noteResultSeen, tickMustDo } from '$server/assignments/own-progress';
 import { readAssignment, readOwnPacket, type AssignmentView } from '$server/assignments/read-assignment';
 import { config } from '$server/config';
 import { readClass } from '$server/marking/queries';
 import { readDrafts } from '$server/packets/read-packet';
-import {
-  declareDone,
-  dropRevision,
-  openAssignment,
-  revise,
-  takeBack,
-  withdrawDeclaration
-} from '$server/packets/change';
-import { declareSite, declaredSite, lookAgain } from '$server/links/links';
+import { openAssignment } from '$server/packets/change';
+import { declareSite, declaredSite, lookAgain, lookAtAll } from '$server/links/links';
 import { tend } from '$server/links/tend';
 import { movePiece, notePiece, placePiece, renamePiece } from '$server/packets/arrange-pieces';
 import { removePiece } from '$server/packets/pieces';
 import { receiveFiles } from '$server/packets/receive-files';
 import { takeNewer } from '$server/shelf/take';
 import { readUnderWay } from '$server/uploads/under-way';
-import { submitPacket } from '$server/packets/submit';
-import { post } from '$server/threads/posts';
-import { fileWords, withKept } from '../../shared/file-words';
+import { hear } from '$server/threads/read-posts';
+import { withKept } from '../../shared/file-words';
 import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
-import { respond } from '../../shared/respond';
+import { act } from './act';
 import { classActions } from './class-actions';
+import { custodyActions } from './custody-actions';
 import { addLink, giveUp, PlaceId, takeFiles, useAsArrived } from './gather-actions';
-import type { Actions, RequestEvent } from './$types';
+import type { Actions } from './$types';
 
 export const load = async ({ locals, params, url, isDataRequest }) => {
   const person = signedIn(locals, url);
   const assignment = await orNotFound(readAssignment(person, params.id));
   if (assignment.role === 'teacher')
-    return { view: 'teacher' as const, ...(await teacherView(person, assignment, url)) };
+    return { view: 'teacher' as const, ...(await teacherView(person, assignment, url, isDataRequest)) };
   const wantsOwnSite = assignment.deliverables.some(({ wants }) => wants.ownSite);
   const [packet, guidance, underWay, ownSite] = await Promise.all([
     readOwnPacket(person, assignment.facts),
@@ -51,47 +42,43 @@ export const load = async ({ locals, params, url, isDataRequest }) => {
   if (!packet.custody.opened) await openAssignment(person, { assignmentId: params.id });
   // A page that reads itself anew may lie behind another: there the browser tells when somebody looks (`seen`).
   if (packet.unread && !isDataRequest) await noteResultSeen(person, params.id);
+  const fresh = hasFresh(guidance);
+  if (fresh && !isDataRequest) await hear(person, conversations(params.id, person.id));
   const submitted = packet.rounds.flatMap(({ pieces }) => pieces);
   // Both are asked, whatever the first one answers.
   const looking = [tend(packet.pieces, 'pieces'), tend(submitted, 'round_pieces')].includes(true);
-  const deliverables = namedFor(person, assignment);
-  const shown = { ...assignment, deliverables, packet, guidance, underWay, ownSite, looking };
+  const { name, sortName } = person;
+  const by = { name, sortName, assignment: assignment.facts.title, course: assignment.facts.courseTitle };
+  const deliverables = namedFor(assignment.deliverables, by);
+  const shown = { ...assignment, deliverables, packet, guidance, underWay, ownSite, looking, fresh };
   return { view: 'student' as const, ...shown, key: randomUUID(), largestFile: config.maxFileBytes };
 };
 
-/** What is asked, with the names that the student's own pieces should have. */
-function namedFor({ name, sortName }: Person, { deliverables, facts }: AssignmentView): DeliverableView[] {
-  return deliverables.map((place) => {
-    const { naming } = place.wants;
-    const by = { name, sortName, assignment: facts.title, deliverable: place.title, course: facts.courseTitle };
-    return { ...place, named: naming === undefined ? null : wantedName(naming, by) };
-  });
-}
-
 /** The class, and what was said: on the open floor, and aside with the student whose thread is open. */
-async function teacherView(person: Person, assignment: AssignmentView, url: URL) {
-  const student = z.uuid().nullable().catch(null).parse(url.searchParams.get('aside'));
+async function teacherView(person: Person, assignment: AssignmentView, url: URL, isDataRequest: boolean) {
+  const student = openAside(url);
   const [lines, guidance, drafts] = await Promise.all([
     readClass(assignment.facts),
     readGuidance(person, assignment.facts, student),
     assignment.facts.followsDrafts ? readDrafts(assignment.facts.assignmentId) : []
   ]);
-  return { ...assignment, class: lines, guidance, drafts, asideWith: student };
+  const fresh = hasFresh(guidance);
+  const { assignmentId } = assignment.facts;
+  if (fresh && !isDataRequest) await hear(person, conversations(assignmentId, student));
+  return { ...assignment, class: lines, guidance, drafts, asideWith: student, fresh };
 }
 
-const Key = z.object({ key: z.string().min(8).max(50) });
-const TakeBackForm = Key.extend({
-  restores: z.union([z.literal('nothing').transform(() => null), z.coerce.number().int().positive()])
-});
+const openAside = (url: URL) => z.uuid().nullable().catch(null).parse(url.searchParams.get('aside'));
+
+/** Something was said that the reader had not read. */
+function hasFresh({ floor, aside }: GuidanceView): boolean {
+  return [...floor, ...aside].some((post) => post.fresh);
+}
+
 const TickForm = z.object({ itemId: z.uuid(), done: z.enum(['yes', 'no']).transform((done) => done === 'yes') });
 const EstimateForm = z.object({
   criterionId: z.uuid(),
   levelId: z.union([z.literal('').transform(() => null), z.uuid()])
-});
-const PostForm = z.object({
-  body: z.string().trim().min(1, 'Write something first.').max(10_000),
-  to: z.enum(['floor', 'aside']),
-  studentId: z.uuid().optional()
 });
 const PieceForm = z.object({ pieceId: z.uuid() });
 const UploadForm = z.object({ uploadId: z.string().regex(/^[0-9a-f]{32}$/) });
@@ -117,6 +104,11 @@ export const actions = {
       placePiece
     ),
   takeNewer: (event) => act(event, PieceForm, takeNewer),
+  lookAtLinks: ({ locals, params, url, request }) =>
+    handleForm(request, z.object({}), async () => {
+      await lookAtAll(signedIn(locals, url), params.id);
+      return { done: true };
+    }),
   lookAgain: (event) => act(event, PieceForm, lookAgain),
   addLink,
   declareSite: (event) => act(event, z.object({ url: z.string().max(500) }), declareSite),
@@ -124,14 +116,11 @@ export const actions = {
   useAsArrived: (event) => act(event, UploadForm, useAsArrived),
   discardUpload: (event) => act(event, UploadForm, giveUp),
   movePiece: (event) => act(event, PieceForm.extend({ by: z.enum(['up', 'down']) }), movePiece),
-  submit: (event) => act(event, Key, submitPacket),
-  takeBack: (event) => act(event, TakeBackForm, takeBack),
-  revise: (event) => act(event, z.object({}), revise),
-  dropRevision: (event) => act(event, z.object({}), dropRevision),
-  declareDone: (event) => act(event, z.object({}), declareDone),
-  withdrawDeclaration: (event) => act(event, z.object({}), withdrawDeclaration),
   seen: async ({ locals, params, url }) => {
-    await noteResultSeen(signedIn(locals, url), params.id);
+    const person = signedIn(locals, url);
+    const { role } = await orNotFound(readAssignment(person, params.id));
+    if (role === 'student') await noteResultSeen(person, params.id);
+    await hear(person, conversations(params.id, role === 'student' ? person.id : openAside(url)));
     return { done: true };
   },
   tick: ({ locals, params, url, request }) =>
@@ -144,30 +133,8 @@ export const actions = {
       await estimateOwn(signedIn(locals, url), { assignmentId: params.id, ...estimate });
       return { done: true };
     }),
-  post: ({ locals, params, url, request }) =>
-    handleForm(request, PostForm, async (said) => {
-      await post(signedIn(locals, url), { assignmentId: params.id, ...said });
-      return { done: true };
-    }),
+  ...custodyActions,
   ...classActions
 } satisfies Actions;
 
 type Person = NonNullable<App.Locals['person']>;
-type Change<T> = (
-  person: Person,
-  input: T & { assignmentId: string }
-) => Promise<{ ok: true } | { ok: false; why: Refusal | PieceRefusal }>;
-
-/** Parses a small form, does the one thing, answers. */
-async function act<S extends z.ZodObject>(event: RequestEvent, schema: S, change: Change<z.infer<S>>) {
-  const { locals, params, url, request } = event;
-  const person = signedIn(locals, url);
-  const form = schema.safeParse(Object.fromEntries(await request.formData()));
-  if (!form.success) error(400, 'The form came without what it needs, so nothing was changed.');
-  return respond(
-    await orNotFound(change(person, { ...form.data, assignmentId: params.id })),
-    request,
-    url.pathname,
-    fileWords
-  );
-}

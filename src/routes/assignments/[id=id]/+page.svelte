@@ -22,12 +22,15 @@
   let visible = $state(false);
   const look = () => (visible = document.visibilityState === 'visible');
   onMount(look);
-  const unread = $derived(data.view === 'student' && data.packet.unread ? data.facts.assignmentId : null);
+  const unread = $derived(
+    data.fresh || (data.view === 'student' && data.packet.unread) ? data.facts.assignmentId : null
+  );
+  const aside = $derived(data.view === 'teacher' && data.asideWith !== null ? `&aside=${data.asideWith}` : '');
   $effect(() => {
     if (unread === null || !visible) return;
     const headers = { 'x-sveltekit-action': 'true' };
     // Where it fails, it still counts as unread, and the next visit tells.
-    void fetch(`/assignments/${unread}?/seen`, { method: 'POST', body: new FormData(), headers }).catch(
+    void fetch(`/assignments/${unread}?/seen${aside}`, { method: 'POST', body: new FormData(), headers }).catch(
       () => undefined
     );
   });
@@ -60,6 +63,7 @@
   <ClassView
     facts={data.facts}
     briefHtml={data.briefHtml}
+    teachers={data.teachers}
     lines={data.class.lines}
     guidance={data.guidance}
     asideWith={data.asideWith}

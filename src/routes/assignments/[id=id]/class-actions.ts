@@ -2,6 +2,7 @@ import { error, fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { markRefusalWords } from '$core/marking/words';
 import {
+  declineClaim,
   excuse,
   extend,
   extendSeveral,
@@ -30,6 +31,7 @@ export const classActions = {
   excuse: (event: RequestEvent) => forStudent(event, Who, (person, who) => excuse(person, who)),
   liftExcuse: (event: RequestEvent) => forStudent(event, Who, (person, who) => liftExcuse(person, who)),
   undoInPerson: (event: RequestEvent) => forStudent(event, Who, (person, who) => undoInPerson(person, who)),
+  declineClaim: (event: RequestEvent) => forStudent(event, Who, (person, who) => declineClaim(person, who)),
   inPerson: (event: RequestEvent) =>
     forStudent(event, InPersonForm, (person, { points, remark, ...who }) =>
       receiveInPerson(person, who, { points, remark })

@@ -6,10 +6,18 @@ import { z } from 'zod';
 import { pointsText } from '$core/grades/points';
 import { markRefusalWords } from '$core/marking/words';
 import { tend } from '$server/links/tend';
-import { keepMark, lookAndSettle, openRound, returnRound } from '$server/marking/return-round';
+import {
+  declineAskingBack,
+  handBack,
+  keepMark,
+  lookAndSettle,
+  openRound,
+  returnRound
+} from '$server/marking/return-round';
 import { nextWaiting, readForMarking } from '$server/marking/queries';
 import { PointsText, WallClockText } from '../../shared/fields';
 import { orNotFound, signedIn } from '../../shared/guard';
+import { respond } from '../../shared/respond';
 import type { RequestEvent } from './$types';
 
 const MarkForm = z.object({
@@ -79,8 +87,16 @@ export const actions = {
       returnRound(person, { ...given, due: undefined, closes: undefined, outcome: 'settled' })
     ),
   again: (event) => judge(event, (person, given) => returnRound(person, { ...given, outcome: 'another-round' })),
-  look: (event) => judge(event, lookAndSettle)
+  look: (event) => judge(event, lookAndSettle),
+  handBack: (event) => answerAsking(event, handBack),
+  declineAskingBack: (event) => answerAsking(event, declineAskingBack)
 };
+
+/** Says yes or no to a student who asks for their round. */
+async function answerAsking({ locals, params, url, request }: RequestEvent, answer: typeof handBack) {
+  const given = await orNotFound(answer(signedIn(locals, url), params.packet));
+  return respond(given, request, url.pathname, markRefusalWords);
+}
 
 /** Parses the marking form, does what its button says, and goes on to what has waited longest. */
 async function judge(event: RequestEvent, change: Judge, then: 'stay' | 'next' = 'next') {

@@ -3,12 +3,14 @@
   import Emblem from '$ui/courses/Emblem.svelte';
   import Baton from '$ui/packets/Baton.svelte';
   import CameBack from '$ui/rounds/CameBack.svelte';
+  import { sealWordsForTeacher } from '$core/packets/seal-words';
+  import HandBack from '$ui/marking/HandBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/shell/Message.svelte';
   import When from '$ui/time/When.svelte';
   import MarkPanel from './MarkPanel.svelte';
 
-  const { data } = $props();
+  const { data, form } = $props();
   const view = $derived(data.view);
 
   /** What the form on this page is about. What changes elsewhere does not take the form away. */
@@ -44,13 +46,27 @@
       <p class="mt-1"><Baton holding={view.holding} reader="teacher" /></p>
     </div>
   </div>
+  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  {#if view.seal}
+    <p class="mb-4 rounded border border-l-4 border-base-300 border-l-accent bg-base-100 p-3" role="status">
+      {sealWordsForTeacher(view.seal, data.zone)}
+    </p>
+  {/if}
+  {#if view.handBack}<HandBack asked={view.handBack} round={view.standing} zone={data.zone} now={view.now} />{/if}
   <div class="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <div>
       <h2 class="mb-2 text-xl font-semibold">Rounds</h2>
       {#if view.rounds.length === 0}
         <p class="rounded bg-base-100 p-6">Nothing was submitted. What the student has begun is theirs alone.</p>
       {:else}
-        <Rounds rounds={view.rounds} places={view.deliverables} zone={data.zone} now={view.now} reader="teacher" />
+        <Rounds
+          rounds={view.rounds}
+          packetId={view.packetId}
+          places={view.deliverables}
+          zone={data.zone}
+          now={view.now}
+          reader="teacher"
+        />
       {/if}
       {#if view.marks.length > 0}
         <h2 class="mt-8 mb-2 text-xl font-semibold">What you returned</h2>

@@ -1,14 +1,13 @@
 <script lang="ts">
   import Emblem from '$ui/courses/Emblem.svelte';
   import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
-  import Message from '$ui/shell/Message.svelte';
   import Thread from '$ui/threads/Thread.svelte';
   import AddMaterials from '$ui/courses/AddMaterials.svelte';
   import When from '$ui/time/When.svelte';
 
   import { getWayBack } from '../../shared/way-back.svelte';
 
-  const { data, form } = $props();
+  const { data } = $props();
   const wayBack = getWayBack();
   const back = $derived(wayBack());
   const notice = $derived(data.notice);
@@ -37,9 +36,21 @@
       largest={data.largestFile}
     />
   {/if}
-  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
   <section class="mt-8" aria-labelledby="floor">
     <h2 id="floor" class="text-xl font-semibold">Open floor</h2>
-    <Thread posts={notice.posts} to="floor" course={notice.course.title} zone={data.zone} now={notice.now} />
+    <Thread
+      posts={notice.posts}
+      readers={{
+        to: 'floor',
+        course: notice.course.title,
+        people: notice.people,
+        teachers: notice.course.teachers,
+        student: null
+      }}
+      where={{ noticeId: notice.id }}
+      studies={notice.course.role === 'student'}
+      zone={data.zone}
+      now={notice.now}
+    />
   </section>
 </div>

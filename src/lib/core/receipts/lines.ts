@@ -1,0 +1,50 @@
+import { verdictText } from '../links/words';
+import { roundTimeliness } from '../packets/due';
+import { sizeText } from '../packets/piece-rules';
+import { arrivedWords } from '../packets/seal-words';
+import { dayToTheSecond } from '../time/words';
+import type { Receipt } from './receipt';
+
+/** What stands on a receipt above its pieces: each fact with its name. */
+export function receiptFacts(receipt: Receipt, zone: string): Array<[name: string, said: string]> {
+  const { receivedAt, due, takeBack, arrivedAt } = receipt;
+  const moment = (at: number) => dayToTheSecond(at, zone, receivedAt);
+  const timely = roundTimeliness(receipt.lateSeconds, due);
+  const arrived = arrivedWords(arrivedAt, zone);
+  return [
+    ['Received', arrived === null ? moment(receivedAt) : `${moment(receivedAt)}; ${arrived}`],
+    ['Due', due === null ? 'No due date' : moment(due)],
+    ['Timely', receipt.kept < 1 ? `${timely.words}, keeps ${Math.round(receipt.kept * 100)} %` : timely.words],
+    ['Points it can bring', receipt.points === null ? 'None' : String(receipt.points)],
+    [
+      'Taking back',
+      !takeBack.possible
+        ? 'Not possible'
+        : takeBack.until === null
+          ? 'Until marking begins'
+          : `Until marking begins, at the latest ${moment(takeBack.until)}`
+    ],
+    ...(receipt.note ? [['Note', receipt.note] as [string, string]] : [])
+  ];
+}
+
+/** A receipt as lines of plain text. */
+export function receiptLines(receipt: Receipt, zone: string): string[] {
+  return [
+    `Receipt ${receipt.number}`,
+    `${receipt.assignment}, round ${receipt.round}`,
+    `${receipt.course} · ${receipt.student}`,
+    '',
+    ...receiptFacts(receipt, zone).map(([name, said]) => `${name}: ${said}`),
+    '',
+    ...(receipt.pieces.length === 0 ? ['Declared finished, without pieces.'] : []),
+    ...receipt.pieces.flatMap((piece) => [
+      `${piece.name} (${piece.place ?? 'Also'})`,
+      piece.kind === 'file'
+        ? `  ${sizeText(piece.size)}, SHA-256 ${piece.sha256}`
+        : `  ${piece.url}${piece.verdict === null ? '' : `: ${verdictText(piece.verdict)}`}`
+    ]),
+    '',
+    `The brief as it stood: SHA-256 ${receipt.briefSha256}`
+  ];
+}

@@ -1,0 +1,46 @@
+/** A kind of thing that somebody hears of. */
+export interface TidingKind {
+  /** As it stands beside the choice of what comes by mail. */
+  name: string;
+  /** Whose it is: the two sides of a packet hear of different things. */
+  side: 'student' | 'teacher' | 'both';
+  /** Comes by mail unless the person says otherwise. */
+  mailed: boolean;
+  /** Seconds before the mail goes: what was read or undone meanwhile is not mailed. */
+  patience: number;
+}
+
+const SOON = 5;
+/** Long enough to take a message back, or to read it in the app. */
+const MESSAGE = 120;
+
+/** Every kind, in the order in which they are offered. A new one is a line here and a line in words.ts. */
+export const TIDINGS = {
+  returned: { name: 'Your work came back', side: 'student', mailed: true, patience: SOON },
+  'handed-back': {
+    name: 'A round that you asked for was handed back, or not',
+    side: 'student',
+    mailed: true,
+    patience: SOON
+  },
+  receipt: { name: 'The receipt of what you submitted', side: 'student', mailed: true, patience: SOON },
+  seal: { name: 'A seal ran out', side: 'both', mailed: true, patience: SOON },
+  reminder: { name: 'Something you took back is due soon', side: 'student', mailed: true, patience: SOON },
+  'stands-again': { name: 'A round stands again', side: 'both', mailed: true, patience: SOON },
+  extended: { name: 'Your dates were moved, or you were excused', side: 'student', mailed: true, patience: SOON },
+  claim: { name: 'Work handed over in person', side: 'both', mailed: true, patience: SOON },
+  aside: { name: 'Someone wrote to you aside', side: 'both', mailed: true, patience: MESSAGE },
+  floor: { name: 'An answer on an open floor where you spoke', side: 'both', mailed: false, patience: MESSAGE },
+  set: { name: 'Something new was set', side: 'student', mailed: false, patience: SOON },
+  notice: { name: 'A notice to a course', side: 'student', mailed: false, patience: SOON },
+  submitted: { name: 'A round came in', side: 'teacher', mailed: false, patience: SOON },
+  'asked-back': { name: 'A student asks for a round back', side: 'teacher', mailed: true, patience: SOON }
+} as const satisfies Record<string, TidingKind>;
+
+export type Kind = keyof typeof TIDINGS;
+export const KINDS = Object.keys(TIDINGS) as [Kind, ...Kind[]];
+
+/** Whether a kind comes by mail: as the person wished, otherwise as is usual. */
+export function isMailed(kind: Kind, wishes: ReadonlyMap<string, boolean>): boolean {
+  return wishes.get(kind) ?? TIDINGS[kind].mailed;
+}

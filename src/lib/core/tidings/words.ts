@@ -1,0 +1,72 @@
+import { absolute } from '../time/words';
+import type { Moment } from '../time/moment';
+import type { Kind } from './kinds';
+import type { Tiding } from './views';
+
+/** What happened, in one sentence. */
+export function tidingWords(tiding: Pick<Tiding, 'kind' | 'title' | 'facts'>, zone: string, now: Moment): string {
+  return WORDS[tiding.kind](tiding, (moment) => absolute(moment, zone, now));
+}
+
+type Say = (tiding: Pick<Tiding, 'title' | 'facts'>, when: (moment: Moment) => string) => string;
+
+const WORDS: Record<Kind, Say> = {
+  returned: ({ title, facts }) =>
+    facts.how === 'another-round'
+      ? `Another round is asked of ${title}`
+      : facts.how === 'looked-at'
+        ? `${title} was looked at: it is settled`
+        : `${title} came back with its result`,
+  'handed-back': ({ title, facts }) =>
+    facts.how === 'kept'
+      ? `Round ${facts.round} of ${title} was not handed back`
+      : `Round ${facts.round} of ${title} was handed back: your teacher has nothing`,
+  receipt: ({ title, facts }) => `Round ${facts.round} of ${title} was received`,
+  seal: ({ title, facts }) =>
+    facts.by === undefined
+      ? `The seal of ${title} ran out: nothing was submitted`
+      : `A seal of ${facts.by} on ${title} ran out: nothing was submitted`,
+  reminder: ({ title, facts }, when) =>
+    facts.due === null || facts.due === undefined
+      ? `Your teacher has nothing of ${title}`
+      : `Your teacher has nothing of ${title}, due ${when(facts.due)}`,
+  'stands-again': ({ title, facts }) =>
+    facts.by === undefined
+      ? `Round ${facts.round} of ${title} stands again: it is due, and you had asked for that`
+      : `Round ${facts.round} of ${facts.by} on ${title} stands again`,
+  extended: ({ title, facts }, when) =>
+    facts.how === 'excused'
+      ? `You are excused from ${title}`
+      : facts.due === null || facts.due === undefined
+        ? `The dates of ${title} were moved for you`
+        : `${title} is now due ${when(facts.due)} for you`,
+  claim: ({ title, facts }) =>
+    facts.by === undefined
+      ? facts.how === 'declined'
+        ? `Your teacher does not have ${title} in hand`
+        : `${title} was accepted in person`
+      : `${facts.by} says that they handed ${title} over in person`,
+  aside: ({ title, facts }) => `${facts.by} wrote aside on ${title}${quoted(facts.says)}`,
+  floor: ({ title, facts }) => `${facts.by} spoke on the open floor of ${title}${quoted(facts.says)}`,
+  set: ({ title, facts }, when) =>
+    facts.due === null || facts.due === undefined ? `${title} was set` : `${title} was set, due ${when(facts.due)}`,
+  notice: ({ title, facts }) => `${facts.by} tells the course: ${title}`,
+  submitted: ({ title, facts }) => `${facts.by} submitted round ${facts.round} of ${title}`,
+  'asked-back': ({ title, facts }) => `${facts.by} asks for round ${facts.round} of ${title} back${quoted(facts.says)}`
+};
+
+const quoted = (says: string | undefined) => (says ? `: “${says}”` : '');
+
+/** Several of one kind on one thing, in one sentence. */
+export function groupWords(kind: Kind, title: string, count: number): string {
+  switch (kind) {
+    case 'submitted':
+      return `${count} rounds of ${title} came in`;
+    case 'aside':
+      return `${count} messages aside on ${title}`;
+    case 'floor':
+      return `${count} messages on the open floor of ${title}`;
+    default:
+      return `${count} times: ${title}`;
+  }
+}

@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { Wants, wantedName, type NamedBy } from '$core/assignments/wants';
+import type { DeliverableView } from '$core/packets/views';
+import { select, type Tx } from '../db/connection';
+
+/** What an assignment asks for, in its order. */
+export function readDeliverables(assignmentId: string, tx: Tx): Promise<DeliverableView[]> {
+  return select(DeliverableRow, DELIVERABLES, [assignmentId], tx);
+}
+
+/** What is asked, with the names that one student's own pieces should have. */
+export function namedFor(places: readonly DeliverableView[], by: Omit<NamedBy, 'deliverable'>): DeliverableView[] {
+  return places.map((place) => {
+    const { naming } = place.wants;
+    return {
+      ...place,
+      named: naming === undefined ? null : wantedName(naming, { ...by, deliverable: place.title })
+    };
+  });
+}
+
+export const DeliverableRow = z.object({
+  id: z.string(),
+  title: z.string(),
+  ask: z.string(),
+  optional: z.boolean(),
+  wants: Wants
+});
+const DELIVERABLES = `
+  select d.id, d.title, d.ask, d.optional, d.wants from deliverables d where d.assignment_id = $1 order by d.position`;

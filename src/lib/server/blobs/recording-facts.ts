@@ -1,0 +1,86 @@
+import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input, type InputAudioTrack } from 'mediabunny';
+import { MPEGDecoder } from 'mpg123-decoder';
+import { OpusDecoder } from 'opus-decoder';
+import type { BlobFacts } from '$core/materials/facts';
+
+/** What is softer than this throughout, nobody hears: forty decibels below the loudest that can be recorded. */
+const AUDIBLE = 0.01;
+/** Seconds that are listened to; a recording that is silent for so long is taken for silent. */
+const PATIENCE = 600;
+
+/** How long a recording is, and whether anything can be heard in it. Listening stops at the first sound. */
+export async function recordingFacts(path: string): Promise<BlobFacts> {
+  const input = new Input({ formats: ALL_FORMATS, source: new FilePathSource(path) });
+  try {
+    const seconds = await input.computeDuration();
+    const track = await input.getPrimaryAudioTrack();
+    const silent = track ? await isSilent(track) : true;
+    return { recording: { seconds: Math.round(seconds * 10) / 10, silent } };
+  } finally {
+    input.dispose();
+  }
+}
+
+/** Null where its sound cannot be decoded here. */
+async function isSilent(track: InputAudioTrack): Promise<boolean | null> {
+  const ear = await earFor(track);
+  if (ear === null) return null;
+  try {
+    for await (const packet of new EncodedPacketSink(track).packets()) {
+      if (ear.loudest(packet.data) > AUDIBLE) return false;
+      if (packet.timestamp > PATIENCE) break;
+    }
+    return true;
+  } finally {
+    ear.free();
+  }
+}
+
+/** Hears one packet after another. */
+interface Ear {
+  /** The loudest sample of a packet, 0 to 1. */
+  loudest(packet: Uint8Array): number;
+  free(): void;
+}
+
+async function earFor(track: InputAudioTrack): Promise<Ear | null> {
+  const { codec } = track;
+  if (codec === 'opus') {
+    const decoder = new OpusDecoder({ channels: track.numberOfChannels });
+    await decoder.ready;
+    return { loudest: (packet) => peak(decoder.decodeFrame(packet).channelData), free: () => decoder.free() };
+  }
+  if (codec === 'mp3') {
+    const decoder = new MPEGDecoder();
+    await decoder.ready;
+    return { loudest: (packet) => peak(decoder.decode(packet).channelData), free: () => decoder.free() };
+  }
+  const sample = codec === null ? undefined : PCM[codec];
+  return sample ? { loudest: (packet) => loudestOf(packet, sample), free: () => undefined } : null;
+}
+
+function peak(channels: readonly Float32Array[]): number {
+  let loudest = 0;
+  for (const channel of channels) for (const value of channel) loudest = Math.max(loudest, Math.abs(value));
+  return loudest;
+}
+
+/** Samples as they lie in a file without compression: bytes of each, and its value from -1 to 1. */
+interface Sample {
+  bytes: number;
+  read(view: DataView, at: number): number;
+}
+const PCM: Partial<Record<string, Sample>> = {
+  'pcm-u8': { bytes: 1, read: (view, at) => (view.getUint8(at) - 128) / 128 },
+  'pcm-s16': { bytes: 2, read: (view, at) => view.getInt16(at, true) / 2 ** 15 },
+  'pcm-s24': { bytes: 3, read: (view, at) => view.getInt8(at + 2) / 2 ** 7 },
+  'pcm-s32': { bytes: 4, read: (view, at) => view.getInt32(at, true) / 2 ** 31 },
+  'pcm-f32': { bytes: 4, read: (view, at) => view.getFloat32(at, true) }
+};
+
+function loudestOf(packet: Uint8Array, { bytes, read }: Sample): number {
+  const view = new DataView(packet.buffer, packet.byteOffset, packet.byteLength);
+  let loudest = 0;
+  for (let at = 0; at + bytes <= view.byteLength; at += bytes) loudest = Math.max(loudest, Math.abs(read(view, at)));
+  return loudest;
+}

@@ -1,0 +1,73 @@
+import PgBoss from 'pg-boss';
+import { config } from '../config';
+import type { Tx } from '../db/connection';
+import { log } from '../log';
+
+/** Every queue, and what its jobs carry. */
+export interface Jobs {
+  /** A tiding that somebody wants by mail. */
+  'mail-tiding': { tidingId: string };
+  /** Looks for what the passing of time has done. */
+  sweep: object;
+}
+export const QUEUES = ['mail-tiding', 'sweep'] as const satisfies Array<keyof Jobs>;
+
+/** Tries again after this many seconds, then twice as long, and so on. */
+const RETRY = { retryLimit: 6, retryDelay: 30, retryBackoff: true };
+
+/** Only writes jobs down, on the connection of whoever causes them; nothing of it is started. */
+const clerk = new PgBoss({ db: { executeSql: () => Promise.reject(new Error('Jobs are written in a transaction.')) } });
+
+/**
+ * Writes a job down in the transaction of what causes it: it is there when that is committed, and not otherwise.
+ *
+ * @param startAfter seconds before it may begin
+ */
+export async function enqueue<Q extends keyof Jobs>(
+  queue: Q,
+  data: Jobs[Q],
+  startAfter: number,
+  tx: Tx
+): Promise<void> {
+  await clerk.send(queue, data, { ...RETRY, startAfter, db: inside(tx) });
+}
+
+/** The transaction's own connection, as the jobs' library wants a database to look. */
+function inside(tx: Tx): PgBoss.Db {
+  const { connection } = tx as unknown as { connection: { query(sql: string, bind: unknown[]): Promise<never> } };
+  return { executeSql: (text, values) => connection.query(text, values) };
+}
+
+/** Lays out the jobs' own tables and queues. Part of bringing the schema up to date. */
+export async function installJobs(): Promise<void> {
+  const boss = new PgBoss({ ...ON, supervise: false, schedule: false });
+  boss.on('error', (error) => log.warn({ err: error }, 'the jobs cannot reach the database'));
+  await boss.start();
+  for (const queue of QUEUES) await boss.createQueue(queue);
+  await boss.stop({ graceful: false });
+}
+
+/** The jobs need few connections of their own: what they do goes through the pool of everything else. */
+const ON = { connectionString: config.databaseUrl, max: 2, application_name: 'vendro-jobs' };
+
+type Workers = { [Q in keyof Jobs]: (data: Jobs[Q]) => Promise<unknown> };
+
+/**
+ * Begins to work on jobs in this process. Several processes may: each job is one process's at a time, and comes back if
+ * that one dies over it.
+ *
+ * @returns stops, once what is being worked on is done
+ */
+export async function workOnJobs(workers: Workers): Promise<() => Promise<void>> {
+  const boss = new PgBoss(ON);
+  boss.on('error', (error) => log.warn({ err: error }, 'the jobs cannot reach the database'));
+  await boss.start();
+  for (const queue of QUEUES) {
+    const work = workers[queue] as (data: unknown) => Promise<unknown>;
+    await boss.work(queue, { pollingIntervalSeconds: 2 }, async (jobs) => {
+      for (const job of jobs) await work(job.data);
+    });
+  }
+  await boss.schedule('sweep', '* * * * *');
+  return () => boss.stop({ timeout: 3000 });
+}

@@ -1,0 +1,8 @@
+import { remindTakenBack } from '../packets/remind';
+import { sweepPackets } from '../packets/sweep-packets';
+
+/** All that the passing of time does by itself: once a minute, in one of the processes. */
+export async function sweepAll(): Promise<void> {
+  await sweepPackets();
+  await remindTakenBack();
+}

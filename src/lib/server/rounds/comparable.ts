@@ -1,0 +1,31 @@
+import type { Comparable } from '$core/rounds/comparable';
+import { previewKind } from '$core/materials/preview';
+import type { Actor } from '$core/people/policy';
+import { sheetsOf, tableOf } from '../materials/tables';
+import { openPiece } from '../packets/file-access';
+import { isReadable, readDocument } from '../reading/read-document';
+
+/**
+ * What of a submitted piece can be compared with another one: its words, its cells, or its picture.
+ *
+ * @throws NotHere where the piece is none that this person may see
+ */
+export async function comparableOf(person: Actor, pieceId: string): Promise<Comparable> {
+  const file = await openPiece(person, 'submitted', pieceId);
+  const kind = previewKind(file);
+  try {
+    if (kind === 'picture') return { kind };
+    if (kind === 'table') return { kind, rows: (await tableOf(file)).rows };
+    if (kind === 'sheets') return { kind: 'table', rows: await allSheets(file.sha256) };
+  } catch {
+    // Damaged or too large to be read: the page says that it cannot be compared.
+    return { kind: 'none' };
+  }
+  return isReadable(file) ? { kind: 'text', text: (await readDocument(file)).text } : { kind: 'none' };
+}
+
+/** Every sheet one after another, each under its name. */
+async function allSheets(sha256: string): Promise<string[][]> {
+  const sheets = await sheetsOf(sha256);
+  return sheets.flatMap(({ name, rows }) => (sheets.length > 1 ? [[name], ...rows] : rows));
+}

@@ -1,0 +1,93 @@
+import { z } from 'zod';
+import { mayEdit, mayMoveAside, mayUnsay, type SaidRefusal } from '$core/threads/rules';
+import type { Actor } from '$core/people/policy';
+import { clock } from '../clock';
+import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
+import { announce } from '../live/announce';
+import { NotHere, type Outcome } from '../outcome';
+import { HEARD } from './read-posts';
+import { tellOfPost, written } from './say';
+
+type Changed = Outcome<object, SaidRefusal>;
+
+/** Puts right what one said, within ten minutes. Readers see that it was put right. */
+export async function editPost(person: Actor, input: { postId: string; body: string; html: string }): Promise<Changed> {
+  return changing(person, input.postId, async (said, tx) => {
+    const verdict = mayEdit(said, clock.now());
+    if (!verdict.ok) return verdict;
+    const { text, html } = written(input);
+    if (text === '') return { ok: false, why: 'says-nothing' };
+    await execute(
+      'update posts set body = $2, body_html = $3, edited_at = $4 where id = $1',
+      [input.postId, text, html, new Date(clock.now())],
+      tx
+    );
+    return { ok: true };
+  });
+}
+
+/** Takes back what one said, as if it had never been said: as long as nobody has read it. */
+export async function unsay(person: Actor, { postId }: { postId: string }): Promise<Changed> {
+  return changing(person, postId, async (said, tx) => {
+    const verdict = mayUnsay(said, clock.now());
+    if (!verdict.ok) return verdict;
+    await execute('delete from posts where id = $1', [postId], tx);
+    await forget(postId, tx);
+    return { ok: true };
+  });
+}
+
+/** Makes of what a student said to everyone a word to the teachers alone: as long as nobody has read it. */
+export async function moveAside(person: Actor, { postId }: { postId: string }): Promise<Changed> {
+  return changing(person, postId, async (said, tx) => {
+    const verdict = mayMoveAside({ ...said, onFloor: said.partyId === null && said.assignmentId !== null });
+    if (!verdict.ok) return verdict;
+    await execute('update posts set party_id = $2 where id = $1', [postId, person.id], tx);
+    await forget(postId, tx);
+    await tellOfPost({ ...said, id: postId, partyId: person.id, by: person.id }, tx);
+    return { ok: true };
+  });
+}
+
+/** What was taken back or moved is no tiding any more. */
+async function forget(postId: string, tx: Tx): Promise<void> {
+  await execute('delete from tidings where about = $1', [`post ${postId}`], tx);
+}
+
+/** Opens something that was said for a change by its author, under lock. */
+async function changing(
+  person: Actor,
+  postId: string,
+  change: (said: PostRow, tx: Tx) => Promise<Changed>
+): Promise<Changed> {
+  return inTransaction(async (tx) => {
+    const [said] = await select(PostRow, POST, [postId, person.id], tx);
+    // What others said is theirs; that it is there is no news to who can read it, and nobody else learns of it.
+    if (!said?.mine) throw new NotHere('This message');
+    const verdict = await change(said, tx);
+    if (verdict.ok) await announce({ course: said.courseId }, tx);
+    return verdict;
+  });
+}
+
+const PostRow = z.object({
+  mine: z.boolean(),
+  at: z.number(),
+  heard: z.boolean(),
+  studies: z.boolean(),
+  courseId: z.string(),
+  courseSlug: z.string(),
+  assignmentId: z.string().nullable(),
+  noticeId: z.string().nullable(),
+  partyId: z.string().nullable(),
+  text: z.string()
+});
+type PostRow = z.infer<typeof PostRow>;
+
+const POST = `
+  select p.by_person = $2 as mine, ${ms('p.at')} as at, ${HEARD} as heard, p.course_id as "courseId",
+    c.slug as "courseSlug", p.assignment_id as "assignmentId", p.notice_id as "noticeId", p.party_id as "partyId",
+    p.body as text,
+    exists (select 1 from enrolments e where e.course_id = p.course_id and e.person_id = $2 and e.role = 'student'
+      and e.left_at is null) as studies
+  from posts p join courses c on c.id = p.course_id where p.id = $1 for update of p`;

@@ -1,0 +1,63 @@
+import { z } from 'zod';
+import { jsonText } from '$core/forms/json-text';
+import { contradiction } from '$core/materials/file-kinds';
+import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
+import type { SaidRefusal } from '$core/threads/rules';
+import { About } from '$core/threads/views';
+import type { Actor } from '$core/people/policy';
+import { inspectBlob } from '../blobs/inspect';
+import { BlobRefused, storeBlob } from '../blobs/store';
+import type { Outcome } from '../outcome';
+import { readMultipart, type IncomingFile } from '../uploads/multipart';
+import { NewPost, post, type SaidBlob } from './say';
+
+/** The most that goes with one message, in bytes. */
+export const LARGEST_SAID = 100_000_000;
+
+/** A form says nothing by an empty field. */
+const maybe = z.union([z.literal('').transform(() => null), z.uuid()]).default(null);
+const Fields = NewPost.extend({
+  assignmentId: maybe,
+  noticeId: maybe,
+  courseId: maybe,
+  studentId: maybe,
+  about: z.union([z.literal('').transform(() => null), jsonText(About)]).default(null)
+});
+
+/**
+ * Takes a message with its files as it streams in. Where a file is refused nothing is said, so that what was written is
+ * sent again as a whole.
+ *
+ * @returns the answer, and the page that the form names to go back to
+ */
+export async function receiveSaid(person: Actor, request: Request): Promise<{ answer: Answer; back: string }> {
+  try {
+    const { fields, taken } = await readMultipart(request, LARGEST_SAID, keep);
+    const back = fields.get('back') ?? '/';
+    const refused = taken.find((one) => !one.ok);
+    if (refused && !refused.ok) return { answer: refused, back };
+    const given = Fields.safeParse(Object.fromEntries(fields));
+    if (!given.success) return { answer: { ok: false, why: 'not-understood' }, back };
+    const files = taken.flatMap((one) => (one.ok ? [one.file] : []));
+    return { answer: await post(person, given.data, files), back };
+  } catch (error) {
+    if (error instanceof BlobRefused) return { answer: { ok: false, why: error.why }, back: '/' };
+    throw error;
+  }
+}
+
+type Answer = Outcome<{ id: string }, SaidRefusal | PieceRefusal | 'not-understood'>;
+
+async function keep({ name, stream }: IncomingFile): Promise<Outcome<{ file: SaidBlob }, PieceRefusal>> {
+  const kept = keepableName(name);
+  if (kept === null) return { ok: false, why: 'name-too-long' };
+  try {
+    const blob = await storeBlob(stream);
+    if (contradiction(kept, blob.mediaType) === 'program') return { ok: false, why: 'program-in-disguise' };
+    await inspectBlob(blob);
+    return { ok: true, file: { name: kept, blob } };
+  } catch (error) {
+    if (error instanceof BlobRefused) return { ok: false, why: error.why };
+    throw error;
+  }
+}

@@ -1,0 +1,191 @@
+import { randomUUID } from 'node:crypto';
+import { z } from 'zod';
+import { firstWords } from '$core/tidings/first-words';
+import type { SaidRefusal } from '$core/threads/rules';
+import { About } from '$core/threads/views';
+import { may, type Actor } from '$core/people/policy';
+import { registerBlob } from '../blobs/register';
+import type { StoredBlob } from '../blobs/store';
+import { clock } from '../clock';
+import { execute, inTransaction, select, type Tx } from '../db/connection';
+import { announce } from '../live/announce';
+import { NotHere, type Outcome } from '../outcome';
+import { tell } from '../tidings/tell';
+import { cleanSaid, saidFromText, wordsOf } from './rich-text';
+
+/** The longest that is said at once, in characters of its text. */
+export const LONGEST = 10_000;
+
+export const NewPost = z.object({
+  /** As it was typed into a plain field: Markdown. */
+  body: z.string().trim().max(LONGEST, 'That is more than fits into one message.').default(''),
+  /** As the editor wrote it; in place of `body`. */
+  html: z
+    .string()
+    .max(6 * LONGEST, 'That is more than fits into one message.')
+    .default(''),
+  assignmentId: z.uuid().nullable().default(null),
+  noticeId: z.uuid().nullable().default(null),
+  /** For an aside that belongs to no assignment. */
+  courseId: z.uuid().nullable().default(null),
+  /** `floor`: everyone in the course reads it. `aside`: the student's own party and the course's teachers only. */
+  to: z.enum(['floor', 'aside']),
+  /** The student of an aside, where a teacher writes; students always write in their own. */
+  studentId: z.uuid().nullable().default(null),
+  about: About.nullable().default(null)
+});
+
+export interface SaidBlob {
+  name: string;
+  blob: StoredBlob;
+}
+
+/** What was written, as text and as clean rich text. */
+export function written({ body, html }: { body: string; html: string }): { text: string; html: string } {
+  const clean = html === '' ? saidFromText(body) : cleanSaid(html);
+  return { text: html === '' ? body : wordsOf(clean), html: clean };
+}
+
+/**
+ * Says something on an open floor, or aside.
+ *
+ * @param files what goes with it, stored already
+ * @throws NotHere where the place does not exist for this person, or they may not write there
+ */
+export async function post(
+  person: Actor,
+  input: z.input<typeof NewPost>,
+  files: readonly SaidBlob[] = []
+): Promise<Outcome<{ id: string }, SaidRefusal>> {
+  const given = NewPost.parse(input);
+  const { text, html } = written(given);
+  if (text === '' && files.length === 0) return { ok: false, why: 'says-nothing' };
+  return inTransaction(async (tx) => {
+    const place = await findPlace(person, given, tx);
+    const partyId = given.to === 'aside' ? (given.studentId ?? person.id) : null;
+    const deed = given.to === 'aside' ? 'write-aside' : 'write-on-open-floor';
+    if (!may(person, deed, { ...place, ownsPacket: partyId === person.id })) throw new NotHere('This place');
+    const id = randomUUID();
+    const at = clock.now();
+    await execute(
+      `insert into posts (id, course_id, assignment_id, notice_id, party_id, by_person, at, body, body_html, about)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      [
+        id,
+        place.courseId,
+        given.assignmentId,
+        given.noticeId,
+        partyId,
+        person.id,
+        new Date(at),
+        text.slice(0, LONGEST) || '…',
+        html,
+        given.about && JSON.stringify(given.about)
+      ],
+      tx
+    );
+    await keepFiles(id, files, tx);
+    await announce(
+      partyId === null ? { course: place.courseId } : { people: [partyId], teachersOf: place.courseId },
+      tx
+    );
+    await tellOfPost({ id, partyId, at, text, by: person.id, ...place, ...given, courseId: place.courseId }, tx);
+    return { ok: true, id };
+  });
+}
+
+async function keepFiles(postId: string, files: readonly SaidBlob[], tx: Tx): Promise<void> {
+  for (const [position, { name, blob }] of files.entries()) {
+    await registerBlob(blob, tx);
+    await execute(
+      'insert into post_files (post_id, name, sha256, position) values ($1, $2, $3, $4)',
+      [postId, name, blob.sha256, position],
+      tx
+    );
+  }
+}
+
+/** A post, as much of it as its tidings need. */
+export interface ToldPost {
+  id: string;
+  courseId: string;
+  courseSlug: string;
+  assignmentId: string | null;
+  noticeId: string | null;
+  partyId: string | null;
+  by: string;
+  at: number;
+  text: string;
+}
+
+/** Tells of a post: aside both sides, on an open floor those who spoke there, and the teachers. */
+export async function tellOfPost(said: ToldPost, tx: Tx): Promise<void> {
+  const { id, courseId, assignmentId, noticeId, partyId, by, at, text } = said;
+  const where = assignmentId ?? noticeId ?? courseId;
+  const news = { courseId, assignmentId, by, at, about: `post ${id}`, facts: { says: firstWords(text) } };
+  if (partyId !== null) {
+    const grouped = `aside ${where} ${partyId}`;
+    const own = asideHref(said, null);
+    // The two sides meet it on different pages; who wrote it hears nothing.
+    if (partyId !== by)
+      await tell({ people: [partyId], besides: by }, { ...news, kind: 'aside', grouped, href: own }, tx);
+    await tell(
+      { teachers: true, besides: by },
+      { ...news, kind: 'aside', grouped, href: asideHref(said, partyId) },
+      tx
+    );
+    return;
+  }
+  const speakers = await select(z.object({ id: z.string() }), SPEAKERS, [where], tx);
+  const href = assignmentId === null ? `/notices/${noticeId}#floor` : `/assignments/${assignmentId}#ask`;
+  const people = speakers.map((one) => one.id);
+  await tell({ people, teachers: true, besides: by }, { ...news, kind: 'floor', grouped: `floor ${where}`, href }, tx);
+}
+
+/** @param studentId whose aside a teacher opens; null on the student's own page */
+function asideHref({ assignmentId, courseSlug }: ToldPost, studentId: string | null): string {
+  const page = assignmentId === null ? `/courses/${courseSlug}/aside` : `/assignments/${assignmentId}`;
+  return `${page}${studentId === null ? '' : `?aside=${studentId}`}#ask`;
+}
+
+const SPEAKERS = `select distinct by_person as id from posts
+  where party_id is null and $1::uuid in (assignment_id, notice_id)`;
+
+async function findPlace(
+  person: Actor,
+  { assignmentId, noticeId, courseId, studentId, to }: z.infer<typeof NewPost>,
+  tx: Tx
+) {
+  const named = [assignmentId, noticeId, courseId].filter((id) => id !== null).length;
+  if (named !== 1 || (to === 'floor' && courseId !== null) || (to === 'aside' && noticeId !== null))
+    throw new NotHere('This place');
+  const bind = [assignmentId, noticeId, person.id, new Date(clock.now()), studentId ?? person.id, courseId];
+  const [row] = await select(PlaceRow, PLACE, bind, tx);
+  if (!row) throw new NotHere('This place');
+  // A teacher's aside goes to a student of the course, nobody else.
+  if (studentId !== null && !row.studies) throw new NotHere('This student');
+  return row;
+}
+
+const PlaceRow = z.object({
+  courseId: z.string(),
+  courseSlug: z.string(),
+  courseRole: z.enum(['student', 'teacher']).nullable(),
+  published: z.boolean(),
+  studies: z.boolean()
+});
+
+const PLACE = `
+  select w."courseId", c.slug as "courseSlug", e.role as "courseRole", w.published,
+    exists (select 1 from enrolments s where s.course_id = w."courseId" and s.person_id = $5 and s.role = 'student'
+      and s.left_at is null) as studies
+  from (
+    select a.course_id as "courseId", a.published and (a.visible_from is null or a.visible_from <= $4) as published
+    from assignments a where a.id = $1
+    union all
+    select n.course_id, not n.hidden and (n.visible_from is null or n.visible_from <= $4) from notices n where n.id = $2
+    union all
+    select k.id, true from courses k where k.id = $6
+  ) w
+  join courses c on c.id = w."courseId"
+  left join enrolments e on e.course_id = w."courseId" and e.person_id = $3 and e.left_at is null`;

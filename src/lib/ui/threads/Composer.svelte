@@ -1,0 +1,133 @@
+<script lang="ts">
+  import { Lock, Paperclip, UsersRound, X } from '@lucide/svelte';
+  import { page } from '$app/state';
+  import { sizeText } from '$core/packets/piece-rules';
+  import { readersWords, sendWords, type Readers } from '$core/threads/readers';
+  import type { About, SaidWhere } from '$core/threads/views';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
+  import Recorder from './Recorder.svelte';
+  import RichField from './RichField.svelte';
+  import { saidForm } from './said-form';
+
+  interface Props {
+    readers: Readers;
+    where: SaidWhere;
+    /** The student of an aside, where a teacher writes. */
+    studentId: string | null;
+    /** What can be pointed at. */
+    points: readonly About[];
+  }
+  /** A place to say something. Who reads it stands above the field and on the button, so that neither is taken for the other. */
+  const { readers, where, studentId, points }: Props = $props();
+  const id = $props.id();
+  const scripted = whenScripted();
+  let html = $state('');
+  let busy = $state(false);
+  let problem = $state('');
+  let field = $state<ReturnType<typeof RichField>>();
+  let input = $state<HTMLInputElement>();
+  let files = $state.raw<File[]>([]);
+  const label = $derived(
+    readers.to === 'floor'
+      ? 'Say it to everyone'
+      : readers.student === null
+        ? 'Ask your teacher'
+        : `Write to ${readers.student}`
+  );
+
+  /** The form's own field holds them, so that it is sent as any other form. */
+  function hold(next: File[]) {
+    files = next;
+    const list = new DataTransfer();
+    next.forEach((file) => list.items.add(file));
+    if (input) input.files = list.files;
+  }
+  function done() {
+    field?.clear();
+    hold([]);
+  }
+</script>
+
+<form
+  method="post"
+  action="/said?/say"
+  enctype="multipart/form-data"
+  class="grid gap-2"
+  use:saidForm={{ busy: (on) => (busy = on), problem: (words) => (problem = words), done }}
+>
+  <input type="hidden" name="to" value={readers.to} />
+  <input type="hidden" name="back" value={page.url.pathname + page.url.search} />
+  {#each Object.entries(where) as [name, value] (name)}<input type="hidden" {name} {value} />{/each}
+  {#if studentId}<input type="hidden" name="studentId" value={studentId} />{/if}
+  <p id="{id}-who" class="flex items-center gap-2 text-sm font-medium">
+    {#if readers.to === 'floor'}
+      <UsersRound size={18} strokeWidth={1.75} aria-hidden="true" />
+    {:else}
+      <Lock size={18} strokeWidth={1.75} aria-hidden="true" />
+    {/if}
+    {readersWords(readers)}
+  </p>
+  {#if scripted.yes}
+    <RichField bind:this={field} bind:html {label} describedBy="{id}-who" />
+    <input type="hidden" name="html" value={html} />
+  {:else}
+    <textarea
+      class="textarea w-full"
+      name="body"
+      rows="3"
+      maxlength="10000"
+      aria-label={label}
+      aria-describedby="{id}-who"></textarea>
+  {/if}
+  {#if points.length > 0}
+    <label class="text-sm"
+      >About
+      <select class="select ml-1 w-auto max-w-full select-sm" name="about">
+        <option value="">the whole of it</option>
+        {#each points as point (`${point.kind} ${point.id}`)}
+          <option value={JSON.stringify(point)}>{point.name}</option>
+        {/each}
+      </select>
+    </label>
+  {/if}
+  {#each files as file, i (i)}
+    <p class="flex items-center gap-2 text-sm">
+      <Paperclip size={16} strokeWidth={1.75} aria-hidden="true" />
+      <span class="wrap-anywhere">{file.name}</span> <span class="figures opacity-80">{sizeText(file.size)}</span>
+      <button
+        type="button"
+        class="grid size-8 place-items-center rounded hover:bg-base-200"
+        aria-label="Leave {file.name} out"
+        onclick={() => hold(files.filter((one) => one !== file))}><X size={16} aria-hidden="true" /></button
+      >
+    </p>
+  {/each}
+  {#if problem}<p role="alert" class="font-medium text-error">{problem}</p>{/if}
+  <div class="flex flex-wrap items-center gap-2">
+    <button class="btn btn-sm {readers.to === 'aside' ? 'btn-primary' : ''}" disabled={busy}
+      >{busy ? 'Sending…' : sendWords(readers)}</button
+    >
+    <label class="btn btn-sm {scripted.yes ? '' : 'hidden'}">
+      <Paperclip size={16} strokeWidth={1.75} aria-hidden="true" /> Attach
+      <input
+        type="file"
+        class="sr-only"
+        multiple
+        aria-label="Attach files"
+        onchange={(event) => {
+          hold([...files, ...(event.currentTarget.files ?? [])]);
+          event.currentTarget.value = '';
+        }}
+      />
+    </label>
+    {#if scripted.yes}<Recorder recorded={(file) => hold([...files, file])} />{/if}
+    <input
+      bind:this={input}
+      type="file"
+      name="files"
+      multiple
+      class={scripted.yes ? 'hidden' : 'file-input file-input-sm'}
+      aria-label="Files that go with it"
+    />
+  </div>
+</form>

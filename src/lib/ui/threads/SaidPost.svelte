@@ -1,0 +1,97 @@
+<script lang="ts">
+  import { page } from '$app/state';
+  import { mayEdit, mayMoveAside, mayUnsay } from '$core/threads/rules';
+  import type { About, PostView } from '$core/threads/views';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
+  import Peek from '$ui/materials/Peek.svelte';
+  import When from '$ui/time/When.svelte';
+  import RichField from './RichField.svelte';
+  import { saidForm } from './said-form';
+
+  interface Props {
+    post: PostView;
+    onFloor: boolean;
+    /** Students can move what they said to everyone aside. */
+    studies: boolean;
+    /** Where what it points at lies; null where that is not on this page. */
+    pointHref: (about: About) => string | null;
+    zone: string;
+    now: number;
+  }
+  const { post, onFloor, studies, pointHref, zone, now }: Props = $props();
+  const scripted = whenScripted();
+  let editing = $state(false);
+  let html = $state('');
+  let problem = $state('');
+  const told = { problem: (words: string) => (problem = words), done: () => (editing = false) };
+  const back = $derived(page.url.pathname + page.url.search);
+  const editable = $derived(mayEdit(post, now).ok);
+  const unsayable = $derived(mayUnsay(post, now).ok);
+  const movable = $derived(mayMoveAside({ ...post, onFloor, studies }).ok);
+  const href = $derived(post.about === null ? null : pointHref(post.about));
+  const isSound = (type: string) => type.startsWith('audio/') || type === 'video/webm';
+</script>
+
+{#snippet hidden()}<input type="hidden" name="postId" value={post.id} /><input
+    type="hidden"
+    name="back"
+    value={back}
+  />{/snippet}
+
+<li class="border-l-2 pl-3 {post.fresh ? 'border-accent' : 'border-base-300'}">
+  <p class="text-sm">
+    {#if post.fresh}<b class="mr-1">New.</b>{/if}<b>{post.by}</b>{post.teaches ? ', teaches' : ''} ·
+    <When moment={post.at} {zone} {now} />{#if post.edited}, put right since{/if}
+    {#if post.mine}<span class="opacity-80">{post.heard ? '· read' : '· not read yet'}</span>{/if}
+  </p>
+  {#if post.about}
+    <p class="text-sm">
+      About {#if href}<a class="link" {href}>{post.about.name}</a>{:else}{post.about.name}{/if}
+    </p>
+  {/if}
+  {#if editing}
+    <form method="post" action="/said?/edit" use:saidForm={told} class="grid gap-2">
+      {@render hidden()}
+      {#if scripted.yes}
+        <RichField start={post.html} bind:html label="Put it right" />
+        <input type="hidden" name="html" value={html === '' ? post.html : html} />
+      {/if}
+      <div class="flex gap-2">
+        <button class="btn btn-sm">Keep it so</button>
+        <button type="button" class="btn btn-sm" onclick={() => (editing = false)}>Leave it as it was</button>
+      </div>
+    </form>
+  {:else}
+    <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
+    <div class="said-text">{@html post.html}</div>
+  {/if}
+  {#each post.files as file (file.id)}
+    {@const address = `/said/${post.id}/${file.id}`}
+    {#if isSound(file.mediaType)}
+      <audio src={address} controls preload="none" class="mt-1 w-full max-w-md" aria-label={file.name}></audio>
+    {/if}
+    <details class="text-sm">
+      <summary class="cursor-pointer py-1">{file.name}</summary>
+      <p class="mb-1"><a class="link" href={address} data-sveltekit-reload>Download it</a></p>
+      {#if scripted.yes}<Peek {address} file={address} title={file.name} name={file.name} />{/if}
+    </details>
+  {/each}
+  {#if problem}<p role="alert" class="text-sm font-medium text-error">{problem}</p>{/if}
+  {#if !editing && (editable || unsayable || movable)}
+    <div class="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-sm">
+      {#if movable}
+        <form method="post" action="/said?/aside" use:saidForm={told}>
+          {@render hidden()}<button class="link font-medium">Make it for your teachers only</button>
+        </form>
+      {/if}
+      {#if unsayable}
+        <form method="post" action="/said?/unsay" use:saidForm={told}>
+          {@render hidden()}<button class="link">Take it back</button>
+        </form>
+      {/if}
+      {#if editable && scripted.yes}<button type="button" class="link" onclick={() => (editing = true)}
+          >Put it right</button
+        >{/if}
+    </div>
+  {/if}
+</li>

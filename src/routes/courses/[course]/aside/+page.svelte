@@ -1,0 +1,62 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { page } from '$app/state';
+  import AsideList from '$ui/threads/AsideList.svelte';
+  import Thread from '$ui/threads/Thread.svelte';
+
+  const { data } = $props();
+  const { course, aside } = $derived(data);
+  const teaches = $derived(course.role === 'teacher');
+  const readers = $derived({
+    to: 'aside' as const,
+    course: course.title,
+    people: aside.people,
+    teachers: course.teachers,
+    student: teaches ? (aside.student?.name ?? null) : null
+  });
+  /** What comes while the page stands counts as heard once somebody can see it. */
+  let visible = $state(false);
+  const look = () => (visible = document.visibilityState === 'visible');
+  onMount(look);
+  const fresh = $derived(aside.posts.some((post) => post.fresh));
+  $effect(() => {
+    if (!fresh || !visible) return;
+    const query = aside.student === null ? '' : `&aside=${aside.student.id}`;
+    const headers = { 'x-sveltekit-action': 'true' };
+    void fetch(`${page.url.pathname}?/heard${query}`, { method: 'POST', body: new FormData(), headers }).catch(
+      () => undefined
+    );
+  });
+</script>
+
+<svelte:document onvisibilitychange={look} />
+<svelte:head><title>Aside: {course.title} · Vendro</title></svelte:head>
+<div
+  id="ask"
+  class="mx-auto grid max-w-6xl gap-8 px-4 pt-5 pb-16 {teaches ? 'lg:grid-cols-[minmax(0,1fr)_24rem]' : ''}"
+>
+  <section aria-labelledby="aside-title" class="max-w-3xl">
+    <h2 id="aside-title" class="mb-2 text-xl font-semibold">
+      {teaches ? (aside.student === null ? 'Asides' : `Aside with ${aside.student.name}`) : 'Aside, to your teachers'}
+    </h2>
+    {#if teaches && aside.student === null}
+      <p>Choose a student to write to, about what belongs to no assignment.</p>
+    {:else}
+      <p class="mb-3 opacity-85">For what belongs to no assignment.</p>
+      <div class="rounded border border-base-300 bg-base-100 p-4">
+        <Thread
+          posts={aside.posts}
+          {readers}
+          where={{ courseId: course.id }}
+          studentId={teaches ? (aside.student?.id ?? null) : null}
+          studies={!teaches}
+          zone={data.zone}
+          now={aside.now}
+        />
+      </div>
+    {/if}
+  </section>
+  {#if teaches}
+    <AsideList lines={aside.lines} students={aside.students} slug={course.slug} zone={data.zone} now={aside.now} />
+  {/if}
+</div>

@@ -1,0 +1,13 @@
+import { z } from 'zod';
+import { readRound } from '$server/rounds/read-round';
+import { tend } from '$server/links/tend';
+import { orNotFound, signedIn } from '../../../shared/guard';
+
+const Beside = z.coerce.number().int().positive().nullable().catch(null);
+
+export const load = async ({ locals, params, url }) => {
+  const person = signedIn(locals, url);
+  const beside = Beside.parse(url.searchParams.get('beside') || null);
+  const page = await orNotFound(readRound(person, params.packet, Number(params.no), beside));
+  return { page, looking: tend(page.round.pieces, 'round_pieces') };
+};

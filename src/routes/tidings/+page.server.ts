@@ -1,0 +1,19 @@
+import { z } from 'zod';
+import { readAll, readTidings } from '$server/tidings/read-tidings';
+import { handleForm } from '../shared/form';
+import { signedIn } from '../shared/guard';
+
+const Before = z.coerce.number().int().positive().nullable().catch(null);
+
+export const load = async ({ locals, url }) => {
+  const before = Before.parse(url.searchParams.get('before') || null);
+  return { ...(await readTidings(signedIn(locals, url), before)), later: before !== null };
+};
+
+export const actions = {
+  read: ({ locals, url, request }) =>
+    handleForm(request, z.object({}), async () => {
+      await readAll(signedIn(locals, url));
+      return { done: true };
+    })
+};

@@ -16,7 +16,11 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     launchOptions: {
       executablePath: '/usr/bin/chromium',
-      args: ['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync']
+      args: [
+        ...['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+        // A microphone that hums and a camera that ticks.
+        ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream']
+      ]
     }
   }
 });

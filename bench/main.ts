@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs';
+import { deadlineRush } from './deadline-rush';
 import { deskJs } from './desk-js';
 import { deskRps } from './desk-rps';
 import { longLists } from './long-lists';
@@ -6,6 +7,7 @@ import { queriesPerPage } from './queries-per-page';
 import { onStage, type Result, type Stage } from './stage';
 import { search200k } from './search-200k';
 import { store1gib } from './store-1gib';
+import { submitTps } from './submit-tps';
 import { upload1gib } from './upload-1gib';
 
 /** Every benchmark by its name. A new one is one file and one line here. */
@@ -16,7 +18,9 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'upload-1gib': upload1gib,
   'desk-js': deskJs,
   'long-lists': longLists,
-  'search-200k': search200k
+  'search-200k': search200k,
+  'submit-tps': submitTps,
+  'deadline-rush': deadlineRush
 };
 
 const wanted = process.argv.slice(2);

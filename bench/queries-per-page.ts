@@ -1,5 +1,5 @@
-import pg from 'pg';
 import type { Result, Stage } from './stage';
+import { Statements } from './statements';
 
 /** No page may need more: the session, and what it shows. */
 const MOST = 12;
@@ -46,6 +46,9 @@ async function countFor(stage: Stage, assignments: number): Promise<Array<{ page
     { page: '/courses/…/roster', path: `/courses/${filled.course}/roster`, token: filled.teacher },
     { page: '/courses/…/set', path: `/courses/${filled.course}/set`, token: filled.teacher },
     { page: '/assignments/…/edit', path: `/assignments/${filled.assignment}/edit`, token: filled.teacher },
+    { page: '/courses/…/aside', path: `/courses/${filled.course}/aside`, token: filled.teacher },
+    { page: '/tidings', token: filled.student },
+    { page: '/tidings/mail', token: filled.student },
     { page: '/search', path: '/search?q=station', token: filled.student },
     { page: '/runway', token: filled.student },
     { page: '/shelf', token: filled.student },
@@ -70,29 +73,4 @@ async function visit(url: string, token: string): Promise<void> {
   const answer = await fetch(url, { headers: { cookie: `vendro_session=${token}` }, redirect: 'manual' });
   await answer.text();
   if (answer.status !== 200) throw new Error(`${url} answered ${answer.status}.`);
-}
-
-/** Counts the statements that PostgreSQL has run in the benchmark's database, by its own pg_stat_statements. */
-class Statements {
-  private constructor(private readonly client: pg.Client) {}
-
-  static async of(stage: Stage): Promise<Statements> {
-    const client = new pg.Client({ connectionString: stage.database });
-    await client.connect();
-    await client.query('create extension if not exists pg_stat_statements');
-    return new Statements(client);
-  }
-
-  async count(): Promise<number> {
-    const { rows } = await this.client.query<{ n: string }>(
-      `select coalesce(sum(calls), 0) as n from pg_stat_statements
-       where dbid = (select oid from pg_database where datname = current_database())
-         and query not like '%pg_stat_statements%'`
-    );
-    return Number(rows[0]?.n ?? 0);
-  }
-
-  close(): Promise<void> {
-    return this.client.end();
-  }
 }

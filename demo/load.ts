@@ -7,10 +7,13 @@ import { clock } from '../src/lib/server/clock';
 import { enterCalendarDays } from '../src/lib/server/courses/calendar';
 import { enrol } from '../src/lib/server/courses/create-course';
 import { invite } from '../src/lib/server/courses/invitations';
-import { select } from '../src/lib/server/db/connection';
+import { execute, select } from '../src/lib/server/db/connection';
+import { readAll } from '../src/lib/server/tidings/read-tidings';
 import { excuse, extend, receiveInPerson } from '../src/lib/server/marking/class-actions';
 import { openSimulatedSite } from '../src/lib/server/links/simulated-site';
 import { lookAndSettle, returnRound } from '../src/lib/server/marking/return-round';
+import { readAssignment, readOwnPacket } from '../src/lib/server/assignments/read-assignment';
+import { removePiece } from '../src/lib/server/packets/pieces';
 import { declareDone, revise, takeBack } from '../src/lib/server/packets/change';
 import { submitPacket } from '../src/lib/server/packets/submit';
 import { createPerson } from '../src/lib/server/people/create-person';
@@ -77,6 +80,9 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
     }
   }
   deeds.push(...school.newcomers.map((one) => invitation(one, courses, people, at)));
+  // What happened before yesterday evening has been read; what came since is new.
+  for (const one of people.values())
+    deeds.push({ at: at('school-1 19:00'), what: 'reading the tidings', run: () => readAll(one) });
   deeds.sort((a, b) => a.at - b.at);
   for (const [i, deed] of deeds.entries()) {
     clock.set(deed.at, { frozen: true });
@@ -84,6 +90,8 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
     if (i % 25 === 0) onProgress(i / deeds.length);
   }
   clock.set(now, { frozen: false });
+  // The mails of the weeks before have long been sent.
+  await execute("delete from pgboss.job where name = 'mail-tiding'");
   onProgress(1);
 }
 
@@ -160,8 +168,22 @@ function story(steps: DemoStep[], cast: Cast & { at: (text: string) => Moment })
   return steps.map((step) => ({
     at: cast.at(step.at),
     what: `${step.do ?? `adding ${step.add ?? step.link ?? ''}`}`,
-    run: () => (step.add === undefined && step.link === undefined ? act(step, cast) : add(step, cast))
+    run: () => doStep(step, cast)
   }));
+}
+
+function doStep(step: DemoStep, cast: Cast & { at: (text: string) => Moment }) {
+  if (step.clear !== undefined) return clear(cast);
+  return step.add === undefined && step.link === undefined ? act(step, cast) : add(step, cast);
+}
+
+/** Takes every piece out of the packet. */
+async function clear({ ids, student }: Cast) {
+  const own = { assignmentId: assignmentId(ids) };
+  const { facts } = await readAssignment(student, own.assignmentId);
+  const { pieces } = await readOwnPacket(student, facts);
+  for (const { id } of pieces) await removePiece(student, { ...own, pieceId: id });
+  return { ok: true };
 }
 
 function add(step: DemoStep, { ids, student }: Cast) {
@@ -179,7 +201,7 @@ async function act(step: DemoStep, cast: Cast & { at: (text: string) => Moment }
   const { points = null, remark } = step;
   switch (step.do) {
     case 'submit':
-      return submitPacket(student, { ...own, key: key() });
+      return submitPacket(student, { ...own, key: key(), note: step.note });
     case 'take-back':
       return takeBack(student, { ...own, restores: null, key: key() });
     case 'revise':

@@ -112,6 +112,8 @@ const Step = z
     add: z.string(),
     /** A page of the simulated site, by its path. */
     link: z.string(),
+    /** A place whose pieces are taken out. */
+    clear: z.number().int(),
     place: z.number().int().default(0),
     do: z.enum([
       'submit',
@@ -130,9 +132,11 @@ const Step = z
     /** Levels of the rubric, row by row, counted from 0. */
     levels: z.array(z.number().int()),
     remark: z.string().default(''),
+    /** What travels with a submit. */
+    note: z.string().default(''),
     due: z.string()
   })
-  .partial({ add: true, link: true, do: true, points: true, levels: true, due: true });
+  .partial({ add: true, link: true, clear: true, do: true, points: true, levels: true, due: true });
 
 export type DemoAssignment = z.infer<typeof AssignmentFront> & { key: string; brief: string };
 type CourseFile = z.infer<typeof Course> & { slug: string; assignments: DemoAssignment[] };

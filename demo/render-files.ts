@@ -150,8 +150,15 @@ await pdf(
   ['Index error 1.2 off the arc', 'Dip for 4 m: 3.5', 'Latitude 61 47.3 N'],
   await photograph('sheet')
 );
+await docx('borrowed-voice-first.docx', 'A page in a borrowed voice', [
+  'The harbour was not ours that winter; we only swept it.',
+  'Every morning the keeper counted the boats aloud, and every morning there were nine.',
+  'Then the fog came, and we went home.'
+]);
 await pdf('borrowed-voice.pdf', 'A page in a borrowed voice', [
-  'The harbour was not ours that winter; we only swept it.'
+  'The harbour was not ours that winter; we only swept it.',
+  'Every morning old Aldis counted the boats aloud, and every morning there were nine.',
+  'On the day of the fog he counted ten, and nobody asked whose the last one was.'
 ]);
 await pdf('boxplots.pdf', 'Two harbours', ['Both medians are 1.4 m. The plots hide that one harbour dries out.']);
 save('shift-sheet-1.jpg', await photograph('shift'));

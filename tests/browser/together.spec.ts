@@ -106,7 +106,7 @@ test('giving a revision up puts the standing round’s pieces back', async ({ wo
     .click();
   await ilse.getByRole('button', { name: 'Remove borrowed-voice.pdf' }).click();
   await expect(ilse.getByRole('complementary')).toContainText('The packet is empty');
-  await ilse.getByRole('button', { name: 'Give the revision up, keep round 1' }).click();
-  await expect(ilse.getByRole('button', { name: 'Revise round 1' })).toBeVisible();
+  await ilse.getByRole('button', { name: 'Give the revision up, keep round 2' }).click();
+  await expect(ilse.getByRole('button', { name: 'Revise round 2' })).toBeVisible();
   await expect(ilse.getByRole('link', { name: 'borrowed-voice.pdf' })).toHaveCount(2);
 });

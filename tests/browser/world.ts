@@ -83,9 +83,19 @@ export const openFromList = (page: Page, title: string) =>
 
 /** Presses submit, and again on the sheet where something is still open. @param name what the button says */
 export async function submit(page: Page, name: string | RegExp = /^Submit round/): Promise<void> {
-  await page.getByRole('complementary').getByRole('button', { name }).click();
+  await page
+    .getByRole('complementary')
+    .getByRole('button', { name: ofSoMany(name) })
+    .click();
+  // Where a link was not looked at just now, that comes first.
+  await expect(page.getByRole('button', { name: /links once more/ })).toHaveCount(0);
   const sheet = page.getByRole('dialog', { name: 'Before you submit' });
   if (await sheet.isVisible()) await sheet.getByRole('button', { name: /all the same/ }).click();
+}
+
+/** A button that submits also says how many rounds there may be, where that is limited. */
+function ofSoMany(name: string | RegExp): RegExp {
+  return typeof name === 'string' ? new RegExp(`^${name.replace(/round (\d+):/, 'round $1( of \\d+)?:')}`) : name;
 }
 
 /** Signs out, wherever the bar keeps it at this width. */

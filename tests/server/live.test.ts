@@ -25,11 +25,11 @@ describe('whom a change concerns', () => {
 });
 
 /** Waits for the next telling, without looking at a clock. */
-function listenFor(personId: string) {
+async function listenFor(personId: string) {
   let tell: () => void = () => undefined;
   const told = new Promise<void>((resolve) => (tell = resolve));
   let times = 0;
-  const stop = listen({
+  const stop = await listen({
     ...of(personId),
     tell: () => {
       times++;
@@ -42,17 +42,13 @@ function listenFor(personId: string) {
 describe('the live channel', () => {
   it('tells on commit, and not what was rolled back', async () => {
     const school = await smallCourse();
-    const ilse = listenFor(school.ilse.id);
-    const ready = listenFor('ready');
-    // The connection is made in the background: knock until it answers.
-    const knock = setInterval(() => void announce({ people: ['ready'] }), 50);
-    await ready.told;
-    clearInterval(knock);
+    // From the moment on that it listens, nothing is missed.
+    const ilse = await listenFor(school.ilse.id);
     await inTransaction(async (tx) => {
       await announce({ people: [school.ilse.id] }, tx);
       throw new Error('changed my mind');
     }).catch(() => undefined);
-    const after = listenFor('after');
+    const after = await listenFor('after');
     await announce({ people: ['after'] });
     await after.told;
     expect(ilse.times()).toBe(0);
@@ -61,7 +57,6 @@ describe('the live channel', () => {
     await submitPacket(school.ilse, { assignmentId: id, key: key() });
     await ilse.told;
     ilse.stop();
-    ready.stop();
     after.stop();
   });
 

@@ -1,4 +1,4 @@
-import { REFUSALS, type Refusal } from '$core/packets/allowed';
+import { REFUSALS, type Refusal } from '$core/packets/refusals';
 import { keptWords, pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
 import { refusalWords } from '$core/packets/words';
 import { config } from '$server/config';

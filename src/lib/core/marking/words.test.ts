@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { REFUSALS } from '../packets/allowed';
+import { REFUSALS } from '../packets/refusals';
 import { MARK_REFUSALS, markRefusalWords } from './words';
 
 it('has words for the teacher for every refusal', () => {

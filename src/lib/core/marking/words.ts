@@ -1,4 +1,4 @@
-import { REFUSALS, type Refusal } from '../packets/allowed';
+import { REFUSALS, type Refusal } from '../packets/refusals';
 import { refusalWords } from '../packets/words';
 
 /** Reasons that are about points and the teacher's page rather than custody. */

@@ -9,6 +9,7 @@ import {
   standingRound,
   type Custody
 } from './custody';
+import type { Refusal } from './refusals';
 import { isClosed, onTimeUntil } from './terms';
 
 /** What a student or teacher can set out to do with a packet. */
@@ -49,46 +50,7 @@ export type Action =
   | { do: 'decline-claim' }
   | { do: 'extend'; due?: Moment | null; closes?: Moment | null };
 
-/** Why an action is refused. The screens put each into words (words.ts); nothing else gives reasons. */
-export const REFUSALS = [
-  'not-open-yet',
-  'closed',
-  'late-not-accepted',
-  'with-teacher',
-  'already-settled',
-  'excused',
-  'received-in-person',
-  'nothing-to-submit',
-  'no-round-left',
-  'taking-back-not-permitted',
-  'marking-has-begun',
-  'nothing-stands',
-  'not-an-earlier-round',
-  'not-revising',
-  'settles-by-declaration',
-  'settles-by-looking',
-  'settles-by-result',
-  'not-declared',
-  'needs-new-closing',
-  'not-excused',
-  'not-received-in-person',
-  'closes-before-due',
-  'says-nothing',
-  'stopped-by-a-check',
-  'sealed',
-  'next-round-arriving',
-  'not-sealed',
-  'seal-has-run-out',
-  'nothing-may-follow',
-  'does-not-stand-again',
-  'student-does-not-choose',
-  'take-it-back-yourself',
-  'asked-already',
-  'not-asked',
-  'claimed-already',
-  'not-claimed'
-] as const;
-export type Refusal = (typeof REFUSALS)[number];
+export type { Refusal } from './refusals';
 export type Verdict = { ok: true } | { ok: false; why: Refusal };
 
 const OK: Verdict = { ok: true };

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { allowed, REFUSALS, type Action } from './allowed';
+import { allowed, type Action } from './allowed';
+import { REFUSALS } from './refusals';
 import { activeSeal, holding, roundsLeft, roundsUsed, type Custody } from './custody';
 import { decide } from './decide';
 import { CustodyDeed, type CustodyEvent } from './events';

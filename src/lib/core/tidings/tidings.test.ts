@@ -27,6 +27,7 @@ it('says every kind in words, with and without what it may know', () => {
     }
   expect(tidingWords(tiding(), 'UTC', 0)).toBe('Teodor Lind submitted round 2 of Field report');
   expect(groupWords('submitted', 'Field report', 12)).toBe('12 rounds of Field report came in');
+  expect(groupWords('reminder', 'Field report', 2)).toBeNull();
 });
 
 it('follows the wish of the person, and what is usual where they have none', () => {

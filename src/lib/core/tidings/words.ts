@@ -57,16 +57,22 @@ const WORDS: Record<Kind, Say> = {
 
 const quoted = (says: string | undefined) => (says ? `: “${says}”` : '');
 
-/** Several of one kind on one thing, in one sentence. */
-export function groupWords(kind: Kind, title: string, count: number): string {
+/** Several of one kind on one thing, in one sentence; null where the newest one says it all. */
+export function groupWords(kind: Kind, title: string, count: number): string | null {
   switch (kind) {
     case 'submitted':
       return `${count} rounds of ${title} came in`;
+    case 'receipt':
+      return `${count} rounds of ${title} were received`;
+    case 'asked-back':
+      return `${count} students ask for a round of ${title} back`;
+    case 'claim':
+      return `${title}: ${count} say that it was handed over in person`;
     case 'aside':
       return `${count} messages aside on ${title}`;
     case 'floor':
       return `${count} messages on the open floor of ${title}`;
     default:
-      return `${count} times: ${title}`;
+      return null;
   }
 }

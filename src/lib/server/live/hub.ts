@@ -27,11 +27,11 @@ const RETRY = 1000;
  * Listens for changes that concern a person. This process holds one connection to PostgreSQL for all of its listeners
  * (LISTEN), from the first of them on.
  *
- * @returns stops listening
+ * @returns once nothing can be missed any more; stops listening
  */
-export function listen(listener: Listener): () => void {
+export async function listen(listener: Listener): Promise<() => void> {
   listeners.add(listener);
-  connection ??= connect();
+  await (connection ??= connect());
   return () => listeners.delete(listener);
 }
 

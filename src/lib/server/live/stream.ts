@@ -21,16 +21,20 @@ export async function liveStream(person: Actor): Promise<ReadableStream<Uint8Arr
   const of = (role: string) => new Set(courses.filter((course) => course.role === role).map((course) => course.id));
   let stop: () => void = () => undefined;
   return new ReadableStream({
-    start(controller) {
+    async start(controller) {
       const text = new TextEncoder();
       const send = (line: string) => controller.enqueue(text.encode(line));
-      send('retry: 2000\nevent: ready\ndata: \n\n');
-      const forget = listen({
+      let gone = false;
+      stop = () => (gone = true);
+      const forget = await listen({
         personId: person.id,
         studies: of('student'),
         teaches: of('teacher'),
         tell: () => send('event: changed\ndata: \n\n')
       });
+      if (gone) return void forget();
+      // Only now: whoever comes back reads their page anew on this, and whatever happens later is heard.
+      send('retry: 2000\nevent: ready\ndata: \n\n');
       const beat = setInterval(() => send(': still here\n\n'), HEARTBEAT);
       const end = setTimeout(() => {
         stop();

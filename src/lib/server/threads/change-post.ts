@@ -77,6 +77,7 @@ const PostRow = z.object({
   studies: z.boolean(),
   courseId: z.string(),
   courseSlug: z.string(),
+  title: z.string(),
   assignmentId: z.string().nullable(),
   noticeId: z.string().nullable(),
   partyId: z.string().nullable(),
@@ -86,8 +87,10 @@ type PostRow = z.infer<typeof PostRow>;
 
 const POST = `
   select p.by_person = $2 as mine, ${ms('p.at')} as at, ${HEARD} as heard, p.course_id as "courseId",
-    c.slug as "courseSlug", p.assignment_id as "assignmentId", p.notice_id as "noticeId", p.party_id as "partyId",
+    c.slug as "courseSlug", coalesce(a.title, n.title, c.title) as title, p.assignment_id as "assignmentId", p.notice_id as "noticeId", p.party_id as "partyId",
     p.body as text,
     exists (select 1 from enrolments e where e.course_id = p.course_id and e.person_id = $2 and e.role = 'student'
       and e.left_at is null) as studies
-  from posts p join courses c on c.id = p.course_id where p.id = $1 for update of p`;
+  from posts p join courses c on c.id = p.course_id
+  left join assignments a on a.id = p.assignment_id left join notices n on n.id = p.notice_id
+  where p.id = $1 for update of p`;

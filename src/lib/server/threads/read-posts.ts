@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { About, type PostView } from '$core/threads/views';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
-import { execute, jsonRows, ms, select } from '../db/connection';
+import { jsonRows, ms, select, type Tx } from '../db/connection';
+import { announce } from '../live/announce';
 import { cleanSaid, saidFromText } from './rich-text';
 
 /** A conversation: on an assignment, a notice or a course; on its open floor, or aside with one party. */
@@ -32,15 +33,25 @@ export async function readPosts(person: Actor, places: readonly Place[]): Promis
   );
 }
 
-/** All that was said in some places so far counts as heard by this person. */
-export async function hear(person: Actor, places: readonly Place[]): Promise<void> {
-  await execute(
-    `insert into heard (person_id, place, no, at)
-     select $1, place, max(no), $3 from posts where place = any($2::text[]) group by place
-     on conflict (person_id, place) do update set no = excluded.no, at = excluded.at where heard.no < excluded.no`,
-    [person.id, places.map(placeName), new Date(clock.now())]
-  );
+/** All that was said in some places so far counts as heard by this person. Whoever said it sees that on their page. */
+export async function hear(person: Actor, places: readonly Place[], tx?: Tx): Promise<void> {
+  const bind = [person.id, places.map(placeName), new Date(clock.now())];
+  const authors = await select(z.object({ id: z.string() }), HEAR, bind, tx);
+  if (authors.length > 0) await announce({ people: authors.map(({ id }) => id) }, tx);
 }
+
+/** Notes it, and answers with the people whose words were heard for the first time. */
+const HEAR = `
+  with before as (
+    select w.place, coalesce(h.no, 0) as no from unnest($2::text[]) w (place)
+    left join heard h on h.place = w.place and h.person_id = $1
+  ), noted as (
+    insert into heard (person_id, place, no, at)
+    select $1, place, max(no), $3 from posts where place = any($2::text[]) group by place
+    on conflict (person_id, place) do update set no = excluded.no, at = excluded.at where heard.no < excluded.no
+  )
+  select distinct p.by_person as id from posts p join before b on b.place = p.place and p.no > b.no
+  where p.by_person <> $1`;
 
 function toView({ place: _place, html, body, ...post }: z.infer<typeof PostRow>): PostView {
   return { ...post, body, html: html === null ? saidFromText(body) : cleanSaid(html) };

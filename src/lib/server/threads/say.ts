@@ -11,6 +11,7 @@ import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
 import { NotHere, type Outcome } from '../outcome';
 import { tell } from '../tidings/tell';
+import { hear } from './read-posts';
 import { cleanSaid, saidFromText, wordsOf } from './rich-text';
 
 /** The longest that is said at once, in characters of its text. */
@@ -85,6 +86,9 @@ export async function post(
       tx
     );
     await keepFiles(id, files, tx);
+    // Who answers has read what they answer.
+    const on = given.assignmentId ? 'assignment' : given.noticeId ? 'notice' : 'course';
+    await hear(person, [{ on, id: given.assignmentId ?? given.noticeId ?? place.courseId, partyId }], tx);
     await announce(
       partyId === null ? { course: place.courseId } : { people: [partyId], teachersOf: place.courseId },
       tx
@@ -110,6 +114,8 @@ export interface ToldPost {
   id: string;
   courseId: string;
   courseSlug: string;
+  /** What it is said about: the assignment, the notice or the course. */
+  title: string;
   assignmentId: string | null;
   noticeId: string | null;
   partyId: string | null;
@@ -122,7 +128,8 @@ export interface ToldPost {
 export async function tellOfPost(said: ToldPost, tx: Tx): Promise<void> {
   const { id, courseId, assignmentId, noticeId, partyId, by, at, text } = said;
   const where = assignmentId ?? noticeId ?? courseId;
-  const news = { courseId, assignmentId, by, at, about: `post ${id}`, facts: { says: firstWords(text) } };
+  const facts = { says: firstWords(text), title: said.title };
+  const news = { courseId, assignmentId, by, at, about: `post ${id}`, facts };
   if (partyId !== null) {
     const grouped = `aside ${where} ${partyId}`;
     const own = asideHref(said, null);
@@ -170,22 +177,23 @@ async function findPlace(
 const PlaceRow = z.object({
   courseId: z.string(),
   courseSlug: z.string(),
+  title: z.string(),
   courseRole: z.enum(['student', 'teacher']).nullable(),
   published: z.boolean(),
   studies: z.boolean()
 });
 
 const PLACE = `
-  select w."courseId", c.slug as "courseSlug", e.role as "courseRole", w.published,
+  select w."courseId", c.slug as "courseSlug", w.title, e.role as "courseRole", w.published,
     exists (select 1 from enrolments s where s.course_id = w."courseId" and s.person_id = $5 and s.role = 'student'
       and s.left_at is null) as studies
   from (
-    select a.course_id as "courseId", a.published and (a.visible_from is null or a.visible_from <= $4) as published
+    select a.course_id as "courseId", a.title, a.published and (a.visible_from is null or a.visible_from <= $4) as published
     from assignments a where a.id = $1
     union all
-    select n.course_id, not n.hidden and (n.visible_from is null or n.visible_from <= $4) from notices n where n.id = $2
+    select n.course_id, n.title, not n.hidden and (n.visible_from is null or n.visible_from <= $4) from notices n where n.id = $2
     union all
-    select k.id, true from courses k where k.id = $6
+    select k.id, k.title, true from courses k where k.id = $6
   ) w
   join courses c on c.id = w."courseId"
   left join enrolments e on e.course_id = w."courseId" and e.person_id = $3 and e.left_at is null`;

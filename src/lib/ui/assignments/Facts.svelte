@@ -93,7 +93,10 @@
         {terms.allowance === null ? 'As many as you like' : `${roundsUsed} used of ${terms.allowance}`}
       </dd>
       <dd class="text-sm opacity-85">
-        {terms.takeBack ? 'Can be taken back until marking begins' : 'Cannot be taken back'}
+        {terms.takeBack
+          ? 'Can be taken back until marking begins'
+          : 'Cannot be taken back'}{#if terms.allowance !== 1 && terms.counts !== 'latest'}.
+          {terms.counts === 'best' ? 'The best one counts' : 'You say which one counts'}{/if}
       </dd>
     </div>
     <div>

@@ -65,11 +65,14 @@
     formKey: string;
     largestFile: number;
     zone: string;
-    problems: string[];
+    /** Files that were not taken, each with its reason. */
+    refused: string[];
+    /** Why what was asked for did not happen. */
+    problem: string | null;
   }
   const props: Props = $props();
   const { facts, unitTitle, briefHtml, deliverables, teachers, guidance, back, packet } = $derived(props);
-  const { formKey, largestFile, zone, problems, underWay, ownSite } = $derived(props);
+  const { formKey, largestFile, zone, refused, problem, underWay, ownSite } = $derived(props);
 
   const { custody, holding, pieces, rounds, marks, now } = $derived(packet);
   const editable = $derived(allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
@@ -219,13 +222,15 @@
               submit.
             {:else if editable}
               Only you see this until you submit it.
+            {:else if holding.standing === 'sealed'}
+              This is what is sealed. Break the seal at the foot of the page to change something.
             {:else if holding.holder === 'teacher'}
               This is what your teacher has.
             {:else}
               This is what the packet held.
             {/if}
           </p>
-          {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
+          {#each refused as words (words)}<Message kind="problem">{words}</Message>{/each}
           <PacketPlaces
             assignmentId={facts.assignmentId}
             {deliverables}
@@ -245,8 +250,6 @@
             <div class="mt-4"><ChangeMind {custody} courseZone={facts.zone} {zone} {now} {formKey} /></div>
           {/if}
         </section>
-      {:else}
-        {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
       {/if}
       <section id="ask" aria-labelledby="ask-title">
         <h2 id="ask-title" class="mb-2 text-xl font-semibold">Ask</h2>
@@ -293,5 +296,6 @@
   {now}
   {formKey}
   {teachers}
+  {problem}
   {linksOld}
 />

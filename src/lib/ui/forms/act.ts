@@ -1,6 +1,15 @@
 import type { SubmitFunction } from '@sveltejs/kit';
-import { enhance } from '$app/forms';
+import { applyAction, enhance } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
+
+/** The line is down or the server is away: the page stays, with all that is on it. */
+const UNREACHED = {
+  type: 'failure',
+  status: 503,
+  data: {
+    problem: 'The server could not be reached just now. Everything is still here: try again, nothing happens twice.'
+  }
+} as const;
 
 /**
  * Enhances a form that changes who holds what. A refusal means that the page had an old picture of it (another tab,
@@ -14,7 +23,8 @@ export function act(form: HTMLFormElement, onBusy?: (busy: boolean) => void) {
     form.dataset.busy = 'yes';
     onBusy?.(true);
     return async ({ update, result }) => {
-      await update({ reset: false });
+      if (result.type === 'error' && result.status === undefined) await applyAction(UNREACHED);
+      else await update({ reset: false });
       if (result.type === 'failure') await invalidateAll();
       delete form.dataset.busy;
       onBusy?.(false);

@@ -35,6 +35,8 @@
     formKey: string;
     /** Some links were not looked at within the last minutes. */
     linksOld: boolean;
+    /** Why what was asked for did not happen. */
+    problem: string | null;
     /** Whom to ask where something keeps from submitting. */
     teachers: readonly string[];
   }
@@ -52,7 +54,8 @@
     now,
     formKey,
     teachers,
-    linksOld
+    linksOld,
+    problem
   }: Props = $props();
 
   const terms = $derived(custody.terms);
@@ -95,6 +98,7 @@
   aria-label="Where it stands"
   class="sticky bottom-0 z-10 border-t-2 border-base-300 bg-base-100 shadow-[0_-6px_16px_-12px_rgb(0_0_0/0.5)]"
 >
+  {#if problem}<p role="alert" class="mx-auto max-w-6xl px-4 pt-3 font-semibold text-error">{problem}</p>{/if}
   <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3">
     <div class="text-lg"><Baton {holding} large /></div>
     <div class="min-w-0 flex-1 basis-64 text-sm">

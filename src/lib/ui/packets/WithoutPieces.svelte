@@ -14,7 +14,7 @@
   const { custody, formKey, zone, now }: Props = $props();
   const next = $derived(custody.rounds.length + 1);
   const mayBare = $derived(custody.pieces === 0 && allowed(custody, { do: 'submit', bare: true }, now).ok);
-  const mayClaim = $derived(allowed(custody, { do: 'claim-in-person', note: '' }, now).ok);
+  const mayClaim = $derived(custody.pieces === 0 && allowed(custody, { do: 'claim-in-person', note: '' }, now).ok);
 </script>
 
 {#if custody.claimed}

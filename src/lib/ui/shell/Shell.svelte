@@ -81,7 +81,8 @@
           <Inbox size={18} strokeWidth={1.75} aria-hidden="true" />
           <span class="sr-only">Tidings</span>
           {#if person.unread > 0}<span class="figures text-sm font-semibold"
-              >{person.unread}<span class="sr-only"> new</span></span
+              ><span aria-hidden="true">{person.unread}</span><span class="sr-only">{`, ${person.unread} new`}</span
+              ></span
             >{/if}
         </a>
       {/if}

@@ -19,13 +19,19 @@
   let place: HTMLDivElement;
   let editor = $state.raw<Editor | null>(null);
   let changes = $state(0);
+  let plain = $state(false);
+  let text = $state('');
 
   onMount(() => {
     let gone = false;
-    void begin().then((made) => {
-      if (gone) made.destroy();
-      else editor = made;
-    });
+    begin().then(
+      (made) => {
+        if (gone) made.destroy();
+        else editor = made;
+      },
+      // The line went down before the editor had come: a plain field does as well.
+      () => (plain = true)
+    );
     return () => {
       gone = true;
       editor?.destroy();
@@ -60,6 +66,7 @@
   export function clear() {
     editor?.commands.clearContent(true);
     html = '';
+    text = '';
   }
 
   const TOOLS = [
@@ -86,6 +93,16 @@
 
 <div class="rounded border border-base-300 bg-base-100 focus-within:outline-2 focus-within:outline-primary">
   <div bind:this={place}></div>
+  {#if plain}
+    <textarea
+      class="textarea w-full border-0"
+      name="body"
+      rows="3"
+      maxlength="10000"
+      aria-label={label}
+      aria-describedby={describedBy}
+      bind:value={text}></textarea>
+  {/if}
   {#if editor}
     <div role="toolbar" aria-label="How it is written" class="flex flex-wrap gap-1 border-t border-base-300 p-1">
       {#each TOOLS as tool (tool.mark)}

@@ -44,9 +44,9 @@
           href="/tidings/{newest.id}"
           data-sveltekit-preload-data="off"
           data-sveltekit-reload
-          >{#if fresh > 0}<span class="sr-only">New: </span>{/if}{all.length === 1
-            ? tidingWords(newest, zone, now)
-            : groupWords(newest.kind, newest.title, all.length)}</a
+          >{#if fresh > 0}<span class="sr-only">New: </span>{/if}{(all.length === 1
+            ? null
+            : groupWords(newest.kind, newest.title, all.length)) ?? tidingWords(newest, zone, now)}</a
         >
         <p class="text-sm opacity-85">
           {#if newest.course}{newest.course} ·{/if}

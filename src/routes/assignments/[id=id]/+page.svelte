@@ -34,10 +34,8 @@
       () => undefined
     );
   });
-  const problems = $derived([
-    ...(form?.problem ? [form.problem] : []),
-    ...(form?.refusedFiles ?? []).map(({ name, words }) => (name ? `${name}: ${words}` : words))
-  ]);
+  const problem = $derived(form?.problem ?? null);
+  const refused = $derived((form?.refusedFiles ?? []).map(({ name, words }) => (name ? `${name}: ${words}` : words)));
 </script>
 
 <svelte:document onvisibilitychange={look} />
@@ -57,7 +55,8 @@
     formKey={data.key}
     largestFile={data.largestFile}
     zone={data.zone}
-    {problems}
+    {refused}
+    {problem}
   />
 {:else}
   <ClassView
@@ -70,6 +69,6 @@
     drafts={data.drafts}
     now={data.class.now}
     zone={data.zone}
-    {problems}
+    problems={problem === null ? [] : [problem]}
   />
 {/if}

@@ -33,15 +33,15 @@
 <svelte:head><title>Aside: {course.title} · Vendro</title></svelte:head>
 <div
   id="ask"
-  class="mx-auto grid max-w-6xl gap-8 px-4 pt-5 pb-16 {teaches ? 'lg:grid-cols-[minmax(0,1fr)_24rem]' : ''}"
+  class="mx-auto grid max-w-6xl gap-8 px-4 pt-5 pb-16 {teaches && aside.student !== null
+    ? 'lg:grid-cols-[minmax(0,1fr)_24rem]'
+    : ''}"
 >
-  <section aria-labelledby="aside-title" class="max-w-3xl">
-    <h2 id="aside-title" class="mb-2 text-xl font-semibold">
-      {teaches ? (aside.student === null ? 'Asides' : `Aside with ${aside.student.name}`) : 'Aside, to your teachers'}
-    </h2>
-    {#if teaches && aside.student === null}
-      <p>Choose a student to write to, about what belongs to no assignment.</p>
-    {:else}
+  {#if !teaches || aside.student !== null}
+    <section aria-labelledby="aside-title" class="max-w-3xl">
+      <h2 id="aside-title" class="mb-2 text-xl font-semibold">
+        {aside.student !== null && teaches ? `Aside with ${aside.student.name}` : 'Aside, to your teachers'}
+      </h2>
       <p class="mb-3 opacity-85">For what belongs to no assignment.</p>
       <div class="rounded border border-base-300 bg-base-100 p-4">
         <Thread
@@ -54,8 +54,8 @@
           now={aside.now}
         />
       </div>
-    {/if}
-  </section>
+    </section>
+  {/if}
   {#if teaches}
     <AsideList lines={aside.lines} students={aside.students} slug={course.slug} zone={data.zone} now={aside.now} />
   {/if}

@@ -1,0 +1,151 @@
+import type { Page } from '@playwright/test';
+import { expect, expectAccessible, openFromList, test } from './world';
+
+const ask = (page: Page) => page.getByRole('region', { name: 'Ask', exact: true });
+const unread = (page: Page) => page.getByRole('link', { name: /^Tidings/ });
+
+async function write(page: Page, field: string, text: string, button: RegExp): Promise<void> {
+  await page.getByRole('textbox', { name: field }).fill(text);
+  await page.getByRole('button', { name: button }).click();
+  await expect(page.getByRole('listitem').filter({ hasText: text }).first()).toBeVisible();
+}
+
+test('a private question that nearly went to the class is the teacher’s alone, before anyone has read it', async ({
+  world
+}) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Zonation diagram');
+  const floor = ask(ilse).getByRole('group').filter({ hasText: 'Open floor, to everyone' });
+  if ((await floor.getAttribute('open')) === null) await floor.getByText('Open floor, to everyone').click();
+  // The readers are named at the point of writing, with their number.
+  await expect(floor).toContainText(/All \d+ people in Tidal Ecology read this/);
+  await expect(ask(ilse)).toContainText('Only Dr Odile Ferrante reads this');
+  await write(ilse, 'Say it to everyone', 'I was in hospital that week', /^Say it to all \d+$/);
+  await expectAccessible(ilse);
+  await ilse.getByRole('button', { name: 'Make it for your teachers only' }).click();
+  await expect(floor.getByText('I was in hospital that week')).toHaveCount(0);
+  await expect(ask(ilse).getByText('I was in hospital that week')).toBeVisible();
+
+  const teodor = await world.as('teodor');
+  await openFromList(teodor, 'Zonation diagram');
+  await expect(ask(teodor)).toBeVisible();
+  await expect(teodor.getByText('I was in hospital that week')).toHaveCount(0);
+
+  const odile = await world.as('odile');
+  await unread(odile).click();
+  await odile.getByRole('link', { name: /Ilse Varga wrote aside on Zonation diagram.*I was in hospital/ }).click();
+  await expect(odile.getByRole('heading', { name: 'Aside with Ilse Varga' })).toBeVisible();
+  await expect(odile.getByText('I was in hospital that week')).toBeVisible();
+  // Now it has been read, and can only be put right.
+  await expect(ilse.getByText('· read')).toBeVisible();
+  await expect(ilse.getByRole('button', { name: 'Take it back' })).toHaveCount(0);
+});
+
+test('what was said can be taken back unread, put right for ten minutes, and points at the work', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
+  await write(ilse, 'Ask your teacher', 'Is this the wrong pier?', /^Send it to Dr Odile Ferrante only$/);
+  await ilse.getByRole('button', { name: 'Take it back' }).click();
+  await expect(ilse.getByText('Is this the wrong pier?')).toHaveCount(0);
+
+  await ask(ilse).getByLabel('About').selectOption({ label: 'pool-counts.csv' });
+  await write(ilse, 'Ask your teacher', 'Is row seven a typo?', /^Send it to Dr Odile Ferrante only$/);
+  const said = ilse.getByRole('listitem').filter({ hasText: 'Is row seven a typo?' });
+  await expect(said.getByRole('link', { name: 'pool-counts.csv' })).toBeVisible();
+  await said.getByRole('button', { name: 'Put it right' }).click();
+  await ilse.getByRole('textbox', { name: 'Put it right' }).fill('Is row eight a typo?');
+  await ilse.getByRole('button', { name: 'Keep it so' }).click();
+  const right = ilse.getByRole('listitem').filter({ hasText: 'Is row eight a typo?' });
+  await expect(right).toContainText('put right since');
+  await world.at('2027-03-10T15:31:00Z');
+  await ilse.reload();
+  await expect(right).toBeVisible();
+  await expect(right.getByRole('button', { name: 'Put it right' })).toHaveCount(0);
+});
+
+test('files and a voice go with a message, and are for its readers alone', async ({ world }) => {
+  const ilse = await world.as('ilse', { permissions: ['microphone'] });
+  await openFromList(ilse, 'Zonation diagram');
+  const aside = ask(ilse);
+  await aside
+    .getByLabel('Attach files')
+    .first()
+    .setInputFiles({ name: 'station.txt', mimeType: 'text/plain', buffer: Buffer.from('bare rock') });
+  await aside.getByRole('button', { name: 'Record your voice' }).first().click();
+  await aside.getByRole('button', { name: /Stop recording/ }).click();
+  await expect(aside.getByText(/^voice\.webm/)).toBeVisible();
+  await write(ilse, 'Ask your teacher', 'Listen to the rope', /^Send it to Dr Odile Ferrante only$/);
+  const said = ilse.getByRole('listitem').filter({ hasText: 'Listen to the rope' });
+  await expect(said.getByLabel('voice.webm')).toBeVisible();
+  await said.getByText('station.txt', { exact: true }).click();
+  const address = await said.getByRole('link', { name: 'Download it' }).first().getAttribute('href');
+  const status = async (handle: string) =>
+    (await (await world.as(handle)).request.get(`${world.url}${address}`)).status();
+  expect(await status('odile')).toBe(200);
+  expect(await status('teodor')).toBe(404);
+});
+
+test('tidings come live into every open tab, lead to the exact place, and one mail goes for each', async ({
+  world
+}) => {
+  const ilse = await world.as('ilse');
+  const second = await ilse.context().newPage();
+  await second.goto(`${world.url}/courses`);
+  await ilse.goto(`${world.url}/tidings`);
+  await ilse.getByRole('button', { name: 'Count all as read' }).click();
+  for (const tab of [ilse, second]) await expect(unread(tab)).not.toContainText('new');
+  await expectAccessible(ilse);
+
+  const odile = await world.as('odile');
+  await odile.getByRole('link', { name: /Zonation diagram.*with you/s }).click();
+  await odile
+    .getByRole('listitem')
+    .filter({ hasText: 'For Ilse Varga alone' })
+    .getByText('For Ilse Varga alone')
+    .click();
+  await odile
+    .getByRole('listitem')
+    .filter({ hasText: 'For Ilse Varga alone' })
+    .getByLabel('New due moment')
+    .fill('2027-03-20T18:00');
+  await odile
+    .getByRole('listitem')
+    .filter({ hasText: 'For Ilse Varga alone' })
+    .getByRole('button', { name: 'Extend' })
+    .click();
+  for (const tab of [ilse, second]) await expect(unread(tab)).toContainText('1 new');
+  await ilse.getByRole('link', { name: /Zonation diagram.* is now due Sat 20 Mar, 18:00 for you/ }).click();
+  await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
+  await expect(unread(second)).not.toContainText('new');
+
+  const mails = () => world.sql("select subject from mails where to_address like 'ilse%' and subject like 'Zonation%'");
+  await expect.poll(mails, { timeout: 30_000 }).toHaveLength(1);
+});
+
+test('each person chooses what comes by mail; an aside of the course belongs to no assignment', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  await ilse.goto(`${world.url}/tidings/mail`);
+  await expect(ilse.getByLabel('A round came in')).toHaveCount(0);
+  await ilse.getByLabel('A notice to a course').check();
+  await ilse.getByRole('button', { name: 'Keep' }).click();
+  await expect(ilse.getByText('Kept.')).toBeVisible();
+  await expectAccessible(ilse);
+
+  await ilse.goto(`${world.url}/courses/tidal-ecology/aside`);
+  await write(ilse, 'Ask your teacher', 'May I miss Friday?', /^Send it to Dr Odile Ferrante only$/);
+  const odile = await world.as('odile');
+  await odile.goto(`${world.url}/courses/tidal-ecology/aside`);
+  await odile.getByRole('link', { name: /Ilse Varga.*May I miss Friday\?/s }).click();
+  await expect(odile.getByRole('heading', { name: 'Aside with Ilse Varga' })).toBeVisible();
+  await expectAccessible(odile);
+  await write(odile, 'Write to Ilse Varga', 'Of course', /^Send it to Ilse Varga only$/);
+  await expect(ilse.getByText('Of course')).toBeVisible();
+});
+
+test('without JavaScript a message is sent from a plain field', async ({ world }) => {
+  const ilse = await world.as('ilse', { javaScriptEnabled: false });
+  await openFromList(ilse, 'Zonation diagram');
+  await ilse.getByRole('textbox', { name: 'Ask your teacher' }).fill('Is **this** the scale?');
+  await ilse.getByRole('button', { name: /^Send it to Dr Odile Ferrante only$/ }).click();
+  await expect(ilse.getByRole('listitem').filter({ hasText: 'Is this the scale?' })).toBeVisible();
+});

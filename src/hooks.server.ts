@@ -18,7 +18,7 @@ export const init: ServerInit = async () => {
   const problem = await blobStoreProblem();
   if (problem) log.error({ problem }, 'blobs cannot be written');
   await openSimulatedSite();
-  const stopJobs = await workOnJobs({ 'mail-tiding': ({ tidingId }) => mailTiding(tidingId), sweep: sweepAll });
+  const stopJobs = workOnJobs({ 'mail-tiding': ({ tidingId }) => mailTiding(tidingId), sweep: sweepAll });
   // Every request has been answered by then; what still stands are our own connections to the database.
   process.on('sveltekit:shutdown', () => void stopJobs().finally(() => process.exit(0)));
 };

@@ -8,6 +8,8 @@ const roundOf = (page: Page, no: number) =>
     .getByRole('listitem')
     .filter({ has: page.getByRole('heading', { name: `Round ${no}`, exact: true }) });
 async function put(page: Page, place: string, name: string, content: string): Promise<void> {
+  // Files that are chosen before the page's script stands wait for nobody.
+  await expect(page.getByRole('button', { name: `From the Shelf into ${place}` })).toBeEnabled();
   await page.getByLabel(`Add files to ${place}`).setInputFiles(file(name, content));
   await expect(page.getByRole('button', { name: `Remove ${name}` })).toBeVisible();
 }

@@ -9,47 +9,11 @@ import {
   standingRound,
   type Custody
 } from './custody';
+import type { Action } from './actions';
 import type { Refusal } from './refusals';
 import { isClosed, onTimeUntil } from './terms';
 
-/** What a student or teacher can set out to do with a packet. */
-export type Action =
-  | { do: 'open' }
-  | { do: 'add-piece'; piece: string }
-  | { do: 'remove-piece'; piece: string }
-  /** `bare`: declared finished without pieces, knowingly. */
-  | { do: 'submit'; bare?: true }
-  /** `coming`: how many pieces are still under way. */
-  | { do: 'seal'; coming: number }
-  /** A sealed piece has arrived. */
-  | { do: 'arrive'; piece: string }
-  /** The last one has: what was sealed becomes a round. */
-  | { do: 'complete-seal' }
-  | { do: 'break-seal' }
-  | { do: 'let-seal-run-out' }
-  | { do: 'take-back'; restores: number | null; ifDue?: true }
-  | { do: 'let-stand-again' }
-  | { do: 'nominate'; round: number }
-  | { do: 'ask-back'; reason: string }
-  | { do: 'decline-asking-back' }
-  | { do: 'hand-back' }
-  | { do: 'revise' }
-  | { do: 'drop-revision'; pieces: number }
-  | { do: 'declare-done'; note?: string }
-  | { do: 'withdraw-declaration' }
-  | { do: 'open-round' }
-  | { do: 'mark' }
-  | { do: 'return'; outcome: 'settled' | 'another-round'; due?: Moment | null; closes?: Moment | null }
-  | { do: 'look-and-settle' }
-  | { do: 'excuse' }
-  | { do: 'lift-excuse' }
-  | { do: 'receive-in-person' }
-  | { do: 'undo-in-person' }
-  | { do: 'claim-in-person'; note: string }
-  | { do: 'withdraw-claim' }
-  | { do: 'decline-claim' }
-  | { do: 'extend'; due?: Moment | null; closes?: Moment | null };
-
+export type { Action } from './actions';
 export type { Refusal } from './refusals';
 export type Verdict = { ok: true } | { ok: false; why: Refusal };
 

@@ -36,9 +36,13 @@ export async function select<S extends z.ZodType>(
   bind: readonly unknown[] = [],
   tx?: Tx
 ): Promise<Array<z.infer<S>>> {
-  const query = { name: statementName(sql), text: sql, values: [...bind] };
-  const { rows } = tx ? await connectionOf(tx).query(query) : await withConnection((client) => client.query(query));
+  const { rows } = await ask(sql, bind, tx);
   return rows.map((r: unknown) => row.parse(r));
+}
+
+async function ask(sql: string, bind: readonly unknown[], tx: Tx | undefined): Promise<{ rows: unknown[] }> {
+  const query = { name: statementName(sql), text: sql, values: [...bind] };
+  return tx ? connectionOf(tx).query(query) : withConnection((client) => client.query(query));
 }
 
 /** PostgreSQL knows a prepared statement by a name of at most 63 bytes. */
@@ -63,9 +67,9 @@ async function withConnection<T>(work: (client: ClientBase) => Promise<T>): Prom
   }
 }
 
-/** Runs one hand-written statement that writes; its rows, if it returns any, are not looked at. */
+/** Runs one hand-written statement that writes, prepared as `select`; its rows, if it returns any, are not looked at. */
 export async function execute(sql: string, bind: readonly unknown[] = [], tx?: Tx): Promise<void> {
-  await database.query(sql, { bind: [...bind], raw: true, transaction: tx });
+  await ask(sql, bind, tx);
 }
 
 /** SQL for a `timestamptz` as a Moment (milliseconds since the epoch). */

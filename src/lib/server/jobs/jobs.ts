@@ -52,13 +52,34 @@ const ON = { connectionString: config.databaseUrl, max: 2, application_name: 've
 
 type Workers = { [Q in keyof Jobs]: (data: Jobs[Q]) => Promise<unknown> };
 
+/** Tries again after this long where the database cannot be reached, in milliseconds. */
+const AGAIN = 5000;
+
 /**
- * Begins to work on jobs in this process. Several processes may: each job is one process's at a time, and comes back if
- * that one dies over it.
+ * Works on jobs in this process, from as soon as the database can be reached. Several processes may: each job is one
+ * process's at a time, and comes back if that one dies over it.
  *
  * @returns stops, once what is being worked on is done
  */
-export async function workOnJobs(workers: Workers): Promise<() => Promise<void>> {
+export function workOnJobs(workers: Workers): () => Promise<void> {
+  let stop: (() => Promise<void>) | null = null;
+  let ended = false;
+  const begin = async () => {
+    try {
+      stop = await startWorkers(workers);
+    } catch (error) {
+      log.warn({ err: error }, 'the jobs cannot reach the database');
+      if (!ended) setTimeout(() => void begin(), AGAIN).unref();
+    }
+  };
+  void begin();
+  return async () => {
+    ended = true;
+    await stop?.();
+  };
+}
+
+async function startWorkers(workers: Workers): Promise<() => Promise<void>> {
   const boss = new PgBoss(ON);
   boss.on('error', (error) => log.warn({ err: error }, 'the jobs cannot reach the database'));
   await boss.start();

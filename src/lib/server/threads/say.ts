@@ -144,7 +144,7 @@ export async function tellOfPost(said: ToldPost, tx: Tx): Promise<void> {
     return;
   }
   const speakers = await select(z.object({ id: z.string() }), SPEAKERS, [where], tx);
-  const href = assignmentId === null ? `/notices/${noticeId}#floor` : `/assignments/${assignmentId}#ask`;
+  const href = assignmentId === null ? `/notices/${noticeId}#floor` : `/assignments/${assignmentId}#floor`;
   const people = speakers.map((one) => one.id);
   await tell({ people, teachers: true, besides: by }, { ...news, kind: 'floor', grouped: `floor ${where}`, href }, tx);
 }

@@ -196,7 +196,7 @@
   </details>
   <section id="ask" class="mt-6 grid gap-6 md:grid-cols-2" aria-label="What was said">
     <div>
-      <h2 class="mb-2 text-xl font-semibold">Open floor</h2>
+      <h2 id="floor" class="mb-2 text-xl font-semibold">Open floor</h2>
       <Thread
         posts={guidance.floor}
         readers={{ ...readers, to: 'floor', student: null }}

@@ -24,6 +24,7 @@
   import RubricTable from '$ui/rubric/RubricTable.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import Ask from './Ask.svelte';
+  import OpenFloor from './OpenFloor.svelte';
   import Facts from './Facts.svelte';
   import MustDoList from './MustDoList.svelte';
 
@@ -123,6 +124,7 @@
     const piece = pieces.find((one) => one.id === id);
     return piece ? `#${placeAnchor(piece.deliverableId)}` : null;
   }
+  const readers = $derived({ course: facts.courseTitle, people: guidance.people, teachers, student: null });
   const declared = $derived(custody.terms.settles === 'declared');
   const parts = $derived([
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
@@ -131,7 +133,8 @@
       ? []
       : [{ id: 'packet', name: 'Packet', note: full.asked > 0 ? `${full.filled} of ${full.asked} filled` : '' }]),
     { id: 'ask', name: 'Ask', note: guidance.aside.length > 0 ? `${guidance.aside.length} said aside` : '' },
-    ...(rounds.length > 0 ? [{ id: 'rounds', name: 'Rounds', note: `${rounds.length} submitted` }] : [])
+    ...(rounds.length > 0 ? [{ id: 'rounds', name: 'Rounds', note: `${rounds.length} submitted` }] : []),
+    { id: 'floor', name: 'Open floor', note: guidance.floor.length > 0 ? `${guidance.floor.length} said to all` : '' }
   ]);
 </script>
 
@@ -256,9 +259,8 @@
         <Ask
           contacts={guidance.contacts}
           aside={guidance.aside}
-          floor={guidance.floor}
           assignmentId={facts.assignmentId}
-          readers={{ course: facts.courseTitle, people: guidance.people, teachers, student: null }}
+          {readers}
           points={ownPoints(deliverables, pieces, rounds, guidance.criteria)}
           {pointHref}
           {zone}
@@ -279,6 +281,10 @@
           />
         </section>
       {/if}
+      <section id="floor" aria-labelledby="floor-title">
+        <h2 id="floor-title" class="mb-2 text-xl font-semibold">Open floor, to the whole class</h2>
+        <OpenFloor assignmentId={facts.assignmentId} floor={guidance.floor} {readers} studies {zone} {now} />
+      </section>
     </div>
   </div>
 </div>

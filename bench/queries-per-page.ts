@@ -1,6 +1,7 @@
 import type { Result, Stage } from './stage';
 import { Statements } from './statements';
 
+const TURNS = 3;
 /** No page may need more: the session, and what it shows. */
 const MOST = 12;
 
@@ -60,9 +61,14 @@ async function countFor(stage: Stage, assignments: number): Promise<Array<{ page
   for (const { page, path = page, token } of pages) {
     // The first visit may write (opened, seen); the second is what a page costs.
     await visit(server.url + path, token);
-    const before = await counter.count();
-    await visit(server.url + path, token);
-    counts.push({ page, queries: (await counter.count()) - before });
+    let queries = Infinity;
+    // What the sweep asks once a minute belongs to no page.
+    for (let turn = 0; turn < TURNS; turn++) {
+      const before = await counter.count();
+      await visit(server.url + path, token);
+      queries = Math.min(queries, (await counter.count()) - before);
+    }
+    counts.push({ page, queries });
   }
   await counter.close();
   server.stop();

@@ -49,7 +49,7 @@
 >
 {#if person}<EmblemSheet /><BatonSheet />{/if}
 <header class="bg-(--bar) text-(--bar-content)">
-  <div class="mx-auto flex min-h-12 max-w-6xl items-center gap-x-2 px-2 sm:gap-x-5 sm:px-4">
+  <div class="mx-auto flex min-h-12 max-w-6xl items-center gap-x-1 px-2 sm:gap-x-5 sm:px-4">
     <a href="/" class="flex items-center gap-2 py-2 font-display text-lg font-bold tracking-tight">
       <svg class="h-4 w-9" viewBox="0 0 36 16" fill="none" stroke="currentColor" stroke-width="2.2" aria-hidden="true">
         <circle cx="7" cy="8" r="4.5" fill="currentColor" /><path d="M11.5 8H24.5" /><circle cx="29" cy="8" r="4.5" />
@@ -62,19 +62,19 @@
           <a
             {href}
             aria-current={path.startsWith(href) ? 'page' : undefined}
-            class="grid min-h-11 place-items-center border-y-3 border-transparent px-3 hover:bg-current/10 aria-[current]:border-accent"
+            class="grid min-h-11 place-items-center border-y-3 border-transparent px-1.5 hover:bg-current/10 aria-[current]:border-accent sm:px-3"
           >
             {name}
           </a>
         {/each}
       </nav>
     {/if}
-    <div class="ml-auto flex items-center gap-2">
+    <div class="ml-auto flex items-center sm:gap-2">
       {#if person}
         <SearchField {person} {ask} />
         <a
           href="/tidings"
-          class="flex min-h-11 items-center gap-1.5 rounded px-2 hover:bg-current/15"
+          class="flex min-h-11 items-center gap-1 rounded px-1 hover:bg-current/15 sm:gap-1.5 sm:px-2"
           aria-current={path.startsWith('/tidings') ? 'page' : undefined}
           title="Tidings"
         >
@@ -88,7 +88,7 @@
       {/if}
       <div class="flex items-center gap-2 max-sm:hidden">{@render own()}</div>
       <details class="relative sm:hidden">
-        <summary class="grid size-11 place-items-center" aria-label="Theme and account">
+        <summary class="grid h-11 w-9 place-items-center" aria-label="Theme and account">
           <CircleUser size={18} strokeWidth={1.75} aria-hidden="true" />
         </summary>
         <div class="absolute right-0 z-40 flex items-center gap-1 rounded bg-(--bar) p-2 shadow-lg">

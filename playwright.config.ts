@@ -14,6 +14,8 @@ export default defineConfig({
   reporter: [['list']],
   use: {
     viewport: { width: 1280, height: 800 },
+    // What cannot be pressed for so long never will be: the journey says which press it was.
+    actionTimeout: 40_000,
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

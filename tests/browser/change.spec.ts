@@ -154,9 +154,9 @@ test('work without pieces: finished with a note, or handed over in person on the
   await line.getByRole('button', { name: /It was not/ }).click();
   await expect(ilse.getByText('You say that you handed this over in person.')).toHaveCount(0);
 
-  await ilse.getByText('There is nothing to add here').click();
+  // What was unfolded stays so while the page reads itself anew.
   await ilse.getByLabel(/Say how/).fill('Drawn on the board with Maren.');
-  await ilse.getByLabel(/my teacher gets this note and/).check();
+  await ilse.getByLabel('I know that my teacher gets this note and no pieces').check();
   await ilse.getByRole('button', { name: 'Submit round 1 without pieces' }).click();
   await expect(roundOf(ilse, 1)).toContainText('Declared finished, without pieces.');
   await expect(bar(ilse)).toContainText('With your teacher');

@@ -19,6 +19,7 @@ test('a slow line does not make it late: sealed before it was due, complete afte
   await openFromList(ilse, 'Zonation diagram');
   const [assignment] = await world.sql("select id, due_at from assignments where title like 'Zonation diagram%'");
   const due = (assignment?.due_at as Date).getTime();
+  await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
   await world.at(new Date(due - 60_000).toISOString());
   await ilse.reload();
   await ilse.getByLabel('Add files to Diagram').setInputFiles(film(24));
@@ -62,6 +63,7 @@ test('a slow line does not make it late: sealed before it was due, complete afte
 test('a seal that runs out is said loudly on both sides, and what arrived is kept', async ({ world }) => {
   const ilse = await world.as('ilse');
   await openFromList(ilse, 'Zonation diagram');
+  await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
   const address = ilse.url();
   await ilse.getByLabel('Add files to Diagram').setInputFiles(film(45));
   await submit(ilse, /1 still arriving/);

@@ -6,6 +6,10 @@
  */
 const ports = new Set<MessagePort>();
 let source: EventSource | null = null;
+/** It was connected before, so that whatever comes back may have missed something. */
+let known = false;
+/** Tries anew after this long where the server answered with an error: a browser by itself then gives up. */
+const AGAIN = 3000;
 
 (self as unknown as SharedWorkerGlobalScope).onconnect = ({ ports: [port] }) => {
   if (!port) return;
@@ -20,19 +24,24 @@ let source: EventSource | null = null;
 
 function open(): void {
   if (source && source.readyState !== EventSource.CLOSED) return;
-  source = new EventSource('/live');
-  let known = false;
-  // A connection that comes back may have missed something.
-  source.addEventListener('ready', () => {
+  const made = (source = new EventSource('/live'));
+  made.addEventListener('ready', () => {
     if (known) tell();
     known = true;
   });
-  source.addEventListener('changed', tell);
+  made.addEventListener('changed', tell);
+  made.addEventListener('error', () => {
+    if (made !== source || made.readyState !== EventSource.CLOSED) return;
+    setTimeout(() => {
+      if (ports.size > 0) open();
+    }, AGAIN);
+  });
 }
 
 function close(): void {
   source?.close();
   source = null;
+  known = false;
 }
 
 function tell(): void {

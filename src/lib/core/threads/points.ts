@@ -17,7 +17,19 @@ export function ownPoints(
   ];
 }
 
-/** The rows of the rubric alone. */
-export function criteriaPoints(criteria: readonly Criterion[]): About[] {
+/** What a teacher can point at: the places, a student's rounds, and the rows of the rubric. */
+export function pointsForTeacher(
+  places: ReadonlyArray<{ id: string; title: string }>,
+  rounds: number,
+  criteria: readonly Criterion[]
+): About[] {
+  return [
+    ...places.map(({ id, title }): About => ({ kind: 'place', id, name: title })),
+    ...Array.from({ length: rounds }, (_, i): About => ({ kind: 'round', id: String(i + 1), name: `Round ${i + 1}` })),
+    ...criteriaPoints(criteria)
+  ];
+}
+
+function criteriaPoints(criteria: readonly Criterion[]): About[] {
   return criteria.map(({ id, title }): About => ({ kind: 'criterion', id, name: `Rubric: ${title}` }));
 }

@@ -1,4 +1,5 @@
 import { expect, it } from 'vitest';
+import { ownPoints, pointsForTeacher } from './points';
 import { readersWords, sendWords } from './readers';
 import { CHANGEABLE, mayEdit, mayMoveAside, mayUnsay, SAID_REFUSALS, saidRefusalWords } from './rules';
 
@@ -45,4 +46,16 @@ it('names the readers at the point of writing', () => {
 
 it('has words for every refusal', () => {
   for (const why of SAID_REFUSALS) expect(saidRefusalWords(why)).toMatch(/\.$/);
+});
+
+it('offers what a message can point at: places, pieces, rounds and rows of the rubric', () => {
+  const places = [{ id: 'd', title: 'Report', ask: '', optional: false, wants: {} }];
+  const criteria = [{ id: 'k', title: 'Claim', hint: '', levels: [] }];
+  expect(pointsForTeacher(places, 2, criteria).map(({ kind, name }) => [kind, name])).toEqual([
+    ['place', 'Report'],
+    ['round', 'Round 1'],
+    ['round', 'Round 2'],
+    ['criterion', 'Rubric: Claim']
+  ]);
+  expect(ownPoints(places, [], [], criteria).map(({ kind }) => kind)).toEqual(['place', 'criterion']);
 });

@@ -50,6 +50,9 @@ export async function installJobs(): Promise<void> {
 /** The jobs need few connections of their own: what they do goes through the pool of everything else. */
 const ON = { connectionString: config.databaseUrl, max: 2, application_name: 'vendro-jobs' };
 
+/** Jobs that are fetched at once: a class submits within a minute, and each of them gets a receipt. */
+const BATCH = 50;
+
 type Workers = { [Q in keyof Jobs]: (data: Jobs[Q]) => Promise<unknown> };
 
 /** Tries again after this long where the database cannot be reached, in milliseconds. */
@@ -85,7 +88,8 @@ async function startWorkers(workers: Workers): Promise<() => Promise<void>> {
   await boss.start();
   for (const queue of QUEUES) {
     const work = workers[queue] as (data: unknown) => Promise<unknown>;
-    await boss.work(queue, { pollingIntervalSeconds: 2 }, async (jobs) => {
+    // Of a batch of which one fails all come again; each does its work once.
+    await boss.work(queue, { pollingIntervalSeconds: 2, batchSize: BATCH }, async (jobs) => {
       for (const job of jobs) await work(job.data);
     });
   }

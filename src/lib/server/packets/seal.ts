@@ -111,6 +111,6 @@ export async function completeSeal(
   const left = await noteArrived(packet, arrived.seal, arrived.piece);
   if (left.coming.length > 0) return;
   const verdict = await packet.act({ do: 'complete-seal' });
-  if (!verdict.ok) throw new Error(`A seal could not be completed: ${verdict.why}`);
-  await writeRound(packet, left.note);
+  // Where the rules have changed meanwhile the piece is kept, and the seal runs out loudly.
+  if (verdict.ok) await writeRound(packet, left.note);
 }

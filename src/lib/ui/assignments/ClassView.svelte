@@ -12,7 +12,7 @@
   import type { PieceView } from '$core/packets/views';
   import Field from '$ui/forms/Field.svelte';
   import PieceList from '$ui/packets/PieceList.svelte';
-  import { criteriaPoints } from '$core/threads/points';
+  import { pointsForTeacher } from '$core/threads/points';
   import Thread from '$ui/threads/Thread.svelte';
   import Message from '$ui/shell/Message.svelte';
   import When from '$ui/time/When.svelte';
@@ -28,6 +28,7 @@
     };
     briefHtml: string;
     teachers: readonly string[];
+    deliverables: ReadonlyArray<{ id: string; title: string }>;
     lines: ClassLine[];
     guidance: GuidanceView;
     /** The student whose aside is open. */
@@ -38,7 +39,8 @@
     zone: string;
     problems: string[];
   }
-  const { facts, briefHtml, teachers, lines, guidance, asideWith, drafts, now, zone, problems }: Props = $props();
+  const { facts, briefHtml, teachers, deliverables, lines, guidance, asideWith, drafts, now, zone, problems }: Props =
+    $props();
   const asked = $derived(lines.find((line) => line.studentId === asideWith));
   const readers = $derived({ course: facts.courseTitle, people: guidance.people, teachers });
   const followed = (line: ClassLine) => drafts.filter((piece) => piece.packetId === line.packetId);
@@ -113,7 +115,7 @@
             <p class="text-sm">If it was, accept it below, for {line.student} alone.</p>
           </div>
         {/if}
-        <details open={line.claim !== null}>
+        <details>
           <summary class="cursor-pointer py-1 text-sm underline underline-offset-2">For {line.student} alone</summary>
           <p class="pt-2 text-sm"><a class="link" href="?aside={line.studentId}">Write to {line.student} aside</a></p>
           {#if followed(line).length > 0}
@@ -215,7 +217,7 @@
           where={{ assignmentId: facts.assignmentId }}
           studentId={asked.studentId}
           studies={false}
-          points={criteriaPoints(guidance.criteria)}
+          points={pointsForTeacher(deliverables, asked.rounds, guidance.criteria)}
           pointHref={({ kind, id }) =>
             kind === 'round' && asked.packetId !== null ? `/rounds/${asked.packetId}/${id}` : null}
           {zone}

@@ -63,6 +63,7 @@
     facts={data.facts}
     briefHtml={data.briefHtml}
     teachers={data.teachers}
+    deliverables={data.deliverables}
     lines={data.class.lines}
     guidance={data.guidance}
     asideWith={data.asideWith}

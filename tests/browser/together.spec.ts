@@ -13,8 +13,9 @@ test('the student takes back while the teacher has it open: the teacher hears of
     .getByRole('listitem')
     .getByRole('link', { name: /A page in a borrowed voice/ })
     .click();
-  await ilse.getByText('Take round 1 back …').click();
-  await ilse.getByRole('button', { name: 'Take round 1 back', exact: true }).click();
+  await ilse.getByText('Take round 2 back …').click();
+  await ilse.getByRole('radio', { name: /^Nothing/ }).check();
+  await ilse.getByRole('button', { name: 'Take round 2 back', exact: true }).click();
   await expect(ilse.getByRole('complementary')).toContainText('your teacher has nothing');
   await robin.getByRole('button', { name: 'Return as settled' }).click();
   await expect(robin.getByRole('alert').first()).toContainText('Nothing stands with you here');

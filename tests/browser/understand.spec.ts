@@ -133,8 +133,9 @@ test('the outline is rearranged by keyboard, and a notice reaches every Desk', a
   await ilse.goto(`${world.url}/desk`);
   await openFromList(ilse, 'Fog tomorrow');
   await expect(main(ilse)).toContainText('We stay in.');
-  await ilse.getByLabel('Say it to everyone').fill('Then I bring the lamp.');
-  await ilse.getByRole('button', { name: 'Say it to everyone' }).click();
+  await ilse.getByRole('textbox', { name: 'Say it to everyone' }).fill('Then I bring the lamp.');
+  await ilse.getByRole('button', { name: /^Say it to all \d+$/ }).click();
+  await expect(main(ilse).getByRole('listitem').filter({ hasText: 'Then I bring the lamp.' })).toBeVisible();
   await expect(main(odile)).toContainText('We stay in.');
   await odile.reload();
   await expect(main(odile)).toContainText('Then I bring the lamp.');

@@ -1,11 +1,13 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { JUST_BEFORE } from '$core/links/old';
 import type { Verdict } from '$core/links/verdict';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
+import { database } from '$server/db/connection';
 import { fetchGuarded, Unreached } from '$server/links/fetch-guarded';
 import { isPublic, mustBeAllowed, type Allowed } from '$server/links/guard';
-import { addLink, lookAgain } from '$server/links/links';
+import { addLink, lookAgain, lookAtAll } from '$server/links/links';
 import { readPage } from '$server/links/read-page';
 import { openSimulatedSite } from '$server/links/simulated-site';
 import { submitPacket } from '$server/packets/submit';
@@ -33,10 +35,11 @@ beforeAll(async () => {
   await new Promise<void>((resolve) => inside.listen(0, '127.0.0.1', resolve));
   insidePort = (inside.address() as AddressInfo).port;
 });
-afterAll(() => {
+afterAll(async () => {
   site.close();
   inside.close();
   site.closeAllConnections();
+  await database.close();
 });
 
 const here = (path: string) => `http://127.0.0.1:${allowed.port}${path}`;
@@ -225,7 +228,49 @@ describe('links in a packet', () => {
     expect((await changed())?.filter((moment) => moment !== null)).toEqual([MONDAY + 60_000]);
     expect(await lookAgain(school.ilse, { assignmentId, pieceId: kept?.id ?? '' })).toMatchObject({ ok: true });
     await expect(lookAgain(school.teodor, { assignmentId, pieceId: kept?.id ?? '' })).rejects.toThrow('not here');
-    const { database } = await import('$server/db/connection');
-    await database.close();
+  });
+
+  it('looks once more at all of them before a submit, and spares what was looked at just before', async () => {
+    at(MONDAY);
+    const school = await smallCourse();
+    const assignmentId = await school.set();
+    const add = async (path: string, knowingly = false) => {
+      const link = { assignmentId, deliverableId: null, url: here(path), title: '', knowingly, key: key() };
+      expect(await addLink(school.ilse, link)).toMatchObject({ ok: true });
+    };
+    const verdicts = async () => {
+      const { facts } = await readAssignment(school.ilse, assignmentId);
+      const { pieces } = await readOwnPacket(school.ilse, facts);
+      return pieces.map((piece) => piece.kind === 'link' && [piece.look?.verdict, piece.look?.at, piece.knowingly]);
+    };
+    const page = '/notebooks/ilse/published-later';
+    const publish = () =>
+      (PAGES[page] = (response) => {
+        response.setHeader('content-type', 'text/html');
+        response.end('<title>Storm week</title><p>What the gauge read in the week of the storm.</p>');
+      });
+    await add('/notebooks/ilse/tide-gauge');
+    await add(page, true);
+    expect(await verdicts()).toEqual([
+      ['opens', MONDAY, false],
+      ['not-found', MONDAY, true]
+    ]);
+
+    publish();
+    at(MONDAY + 60_000);
+    await lookAtAll(school.ilse, assignmentId);
+    expect(await verdicts()).toEqual([
+      ['opens', MONDAY, false],
+      ['not-found', MONDAY, true]
+    ]);
+
+    const later = MONDAY + JUST_BEFORE;
+    at(later);
+    await lookAtAll(school.ilse, assignmentId);
+    expect(await verdicts()).toEqual([
+      ['opens', later, false],
+      ['opens', later, false]
+    ]);
+    await expect(lookAtAll(school.stranger, assignmentId)).rejects.toThrow('not here');
   });
 });

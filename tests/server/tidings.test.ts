@@ -2,7 +2,8 @@ import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
 import { tidingWords } from '$core/tidings/words';
-import { inTransaction, select } from '$server/db/connection';
+import { leaveCourse } from '$server/courses/join';
+import { execute, inTransaction, select } from '$server/db/connection';
 import { returnRound } from '$server/marking/return-round';
 import { NotHere } from '$server/outcome';
 import { takeBack } from '$server/packets/change';
@@ -73,6 +74,10 @@ describe('tidings', () => {
     await post(school.teodor, { body: 'Who has the tape?', assignmentId: id, to: 'floor' });
     await post(school.ilse, { body: 'I have', assignmentId: id, to: 'floor' });
     expect(await heard(school.teodor)).toEqual(['Ilse spoke on the open floor of Field report: “I have”']);
+    await leaveCourse(school.teodor, school.course.id);
+    await post(school.ilse, { body: 'Teodor left it with me', assignmentId: id, to: 'floor' });
+    expect(await heard(school.teodor)).toHaveLength(1);
+    await execute('update enrolments set left_at = null where person_id = $1', [school.teodor.id]);
   });
 
   it('are told once, however often something is tried', async () => {

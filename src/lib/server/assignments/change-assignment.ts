@@ -6,6 +6,7 @@ import { audit } from '../audit';
 import { clock } from '../clock';
 import { config } from '../config';
 import { courseFor } from '../courses/course-head';
+import { shaping } from '../courses/shape-outline';
 import { inTransaction, jsonRows as rows, ms, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
 import { announce } from '../live/announce';
@@ -14,27 +15,29 @@ import { NotHere } from '../outcome';
 import { tell } from '../tidings/tell';
 import { copyAssignments } from './copy-assignments';
 import { assignmentRow, createAssignment, withOpenPlace } from './create-assignment';
+import { deliverablesOf } from './deliverables';
 import { CRITERIA } from './guidance';
 import { writeParts } from './write-parts';
 
 /** Sets a new assignment in a course, as its teacher. */
 export async function setAssignment(person: Actor, course: string, draft: AssignmentDraft): Promise<{ id: string }> {
-  const head = await courseFor(person, course, 'shape-course');
-  const made = await createAssignment({ ...draft, courseId: head.id });
-  await announce({ course: head.id });
-  await tellSet({ id: made.id, courseId: head.id, by: person.id }, draft);
-  return made;
+  return shaping(person, course, async (courseId, tx) => {
+    const made = await createAssignment({ ...draft, courseId }, tx);
+    await tellSet({ id: made.id, courseId, by: person.id }, draft, tx);
+    return made;
+  });
 }
 
 /** The course's students hear of it, if they can see it now. */
 async function tellSet(
   { id, courseId, by }: { id: string; courseId: string; by: string },
-  { published, visibleFrom, due }: AssignmentDraft
+  { published, visibleFrom, due }: AssignmentDraft,
+  tx: Tx
 ): Promise<void> {
   const at = clock.now();
   if (!published || (visibleFrom !== null && visibleFrom > at)) return;
   const news = { kind: 'set', about: `set ${id}`, courseId, assignmentId: id, href: `/assignments/${id}`, by } as const;
-  await inTransaction((tx) => tell({ students: true }, { ...news, facts: { due }, at }, tx));
+  await tell({ students: true }, { ...news, facts: { due }, at }, tx);
 }
 
 /** An assignment as its teacher edits it. */
@@ -149,8 +152,7 @@ const DRAFT = `
     a.take_back as "takeBack", a.settles, a.late_policy as late, a.counts, a.stands_again as "standsAgain",
     a.follow_minutes as "followMinutes", a.strict, a.inherits, a.also_open as "alsoOpen",
     a.follows_drafts as "followsDrafts", a.published, ${ms('a.visible_from')} as "visibleFrom",
-    ${rows(`select d.id, d.title, d.ask, d.optional, d.wants from deliverables d
-      where d.assignment_id = a.id order by d.position`)} as deliverables,
+    ${rows(deliverablesOf('a.id'))} as deliverables,
     ${rows(`select i.id, i.text, i.optional, i.met_by as "metBy" from must_do_items i
       where i.assignment_id = a.id order by i.position`)} as "mustDo",
     ${CRITERIA} as criteria,

@@ -13,10 +13,12 @@ export const NewAssignment = AssignmentDraft.safeExtend({ courseId: z.uuid() });
 /**
  * Sets an assignment. Where no deliverable is named it gets one open one, so that a packet always has a place; an
  * assignment that settles by the student's word needs none.
+ *
+ * @param tx the transaction that it is part of; left out, it is one of its own
  */
-export async function createAssignment(input: z.input<typeof NewAssignment>): Promise<{ id: string }> {
+export async function createAssignment(input: z.input<typeof NewAssignment>, tx?: Tx): Promise<{ id: string }> {
   const given = NewAssignment.parse(input);
-  return inTransaction(async (tx) => {
+  const write = async (tx: Tx) => {
     const assignment = await Assignment.create(
       {
         ...(await assignmentRow(given, given.courseId, tx)),
@@ -28,7 +30,8 @@ export async function createAssignment(input: z.input<typeof NewAssignment>): Pr
     );
     await writeParts(assignment.id, { ...given, deliverables: withOpenPlace(given) }, tx);
     return { id: assignment.id };
-  });
+  };
+  return tx ? write(tx) : inTransaction(write);
 }
 
 /** The columns of an assignment as a draft wants them, with the course's rules where it follows them. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { DAY, HOUR } from '$core/time/moment';
 import { clock } from '../clock';
 import { inTransaction, ms, select } from '../db/connection';
+import { announce } from '../live/announce';
 import { tell } from '../tidings/tell';
 import { EFFECTIVE_DUE } from './effective';
 
@@ -26,11 +27,12 @@ export async function remindTakenBack(): Promise<number> {
       for (const { packetId, courseId, assignmentId, members, due } of rows) {
         const about = `reminder ${packetId} ${kind} ${due}`;
         const news = { kind: 'reminder', about, grouped: `reminder ${packetId}`, courseId, assignmentId } as const;
-        await tell(
+        const people = await tell(
           { people: members },
           { ...news, href: `/assignments/${assignmentId}#packet`, facts: { due }, at: now },
           tx
         );
+        await announce({ people }, tx);
       }
       return rows.length;
     });

@@ -143,7 +143,7 @@ export async function tellOfPost(said: ToldPost, tx: Tx): Promise<void> {
     );
     return;
   }
-  const speakers = await select(z.object({ id: z.string() }), SPEAKERS, [where], tx);
+  const speakers = await select(z.object({ id: z.string() }), SPEAKERS, [where, courseId], tx);
   const href = assignmentId === null ? `/notices/${noticeId}#floor` : `/assignments/${assignmentId}#floor`;
   const people = speakers.map((one) => one.id);
   await tell({ people, teachers: true, besides: by }, { ...news, kind: 'floor', grouped: `floor ${where}`, href }, tx);
@@ -155,8 +155,10 @@ function asideHref({ assignmentId, courseSlug }: ToldPost, studentId: string | n
   return `${page}${studentId === null ? '' : `?aside=${studentId}`}#ask`;
 }
 
-const SPEAKERS = `select distinct by_person as id from posts
-  where party_id is null and $1::uuid in (assignment_id, notice_id)`;
+/** Those who spoke there and are still in the course. */
+const SPEAKERS = `select distinct p.by_person as id from posts p
+  join enrolments e on e.person_id = p.by_person and e.course_id = $2 and e.left_at is null
+  where p.party_id is null and $1::uuid in (p.assignment_id, p.notice_id)`;
 
 async function findPlace(
   person: Actor,

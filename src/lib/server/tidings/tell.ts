@@ -4,7 +4,6 @@ import type { TidingFacts } from '$core/tidings/views';
 import type { Moment } from '$core/time/moment';
 import { select, type Tx } from '../db/connection';
 import { enqueue } from '../jobs/jobs';
-import { announce } from '../live/announce';
 
 /** Something that happened, before anyone has heard of it. */
 export interface News {
@@ -34,10 +33,12 @@ export interface Hearers {
 }
 
 /**
- * Tells people what happened, in the transaction of what happened: the tidings, the mails that some of them want, and
- * their open pages.
+ * Tells people what happened, in the transaction of what happened: the tidings, and the mails that some of them want.
+ * Their open pages are told by whoever changed something, with `announce`.
+ *
+ * @returns who hears of it now, by id
  */
-export async function tell(hearers: Hearers, news: News, tx: Tx): Promise<void> {
+export async function tell(hearers: Hearers, news: News, tx: Tx): Promise<string[]> {
   const { people = [], teachers = false, students = false, besides = null } = hearers;
   const roles = [...(teachers ? ['teacher'] : []), ...(students ? ['student'] : [])];
   const told = await select(
@@ -64,7 +65,7 @@ export async function tell(hearers: Hearers, news: News, tx: Tx): Promise<void> 
     const wishes = new Map(wish === null ? [] : [[news.kind as string, wish]]);
     if (isMailed(news.kind, wishes)) await enqueue('mail-tiding', { tidingId: id }, TIDINGS[news.kind].patience, tx);
   }
-  if (told.length > 0) await announce({ people: told.map(({ personId }) => personId) }, tx);
+  return told.map(({ personId }) => personId);
 }
 
 const Told = z.object({ id: z.string(), personId: z.string(), wish: z.boolean().nullable() });

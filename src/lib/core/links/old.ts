@@ -1,3 +1,4 @@
+import type { PieceView } from '../packets/views';
 import { HOUR, MINUTE, type Moment } from '../time/moment';
 import type { Verdict } from './verdict';
 
@@ -10,9 +11,12 @@ export function isOld(verdict: Verdict | null, at: Moment | null, now: Moment): 
   return at === null || now - at >= (verdict === 'not-now' ? SOON : LATER);
 }
 
-/** Whether an address has to be looked at once more before what leads there is submitted. */
-export function isOldForSubmit(at: Moment | null, now: Moment): boolean {
-  return at === null || now - at >= JUST_BEFORE;
+/** Whether an address that these pieces lead to, themselves or inside, has to be looked at before they are submitted. */
+export function areOldForSubmit(pieces: readonly PieceView[], now: Moment): boolean {
+  const looks = pieces.flatMap((piece) =>
+    piece.kind === 'link' ? [piece.seenAt] : (piece.links ?? []).map(({ at }) => at)
+  );
+  return looks.some((at) => at === null || now - at >= JUST_BEFORE);
 }
 
 /** A look that is younger than this was taken just before the submit. */

@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addressText, liesOn, webAddress } from './address';
 import { isFine, isFrontPage, VERDICTS, verdictOf, wantsOwnTab, type Met } from './verdict';
-import { isOld } from './old';
+import { areOldForSubmit, isOld, JUST_BEFORE } from './old';
+import type { PieceView } from '../packets/views';
 import { insideText, verdictText, verdictWords } from './words';
 
 const page = (over: Partial<Extract<Met, { reached: true }>> = {}): Met => ({
@@ -129,5 +130,19 @@ describe('a look that is old', () => {
     ['met a site that was down just now', 'not-now', 60_000, false]
   ] as const)('%s', (_what, verdict, age, old) => {
     expect(isOld(verdict, age === null ? null : 1e12 - age, 1e12)).toBe(old);
+  });
+});
+
+describe('the links of what is about to be submitted', () => {
+  const NOW = 1e12;
+  const link = (seenAt: number | null) => ({ kind: 'link', seenAt }) as PieceView;
+  const file = (at: number | null) => ({ kind: 'file', links: [{ url: ASKED, verdict: null, at }] }) as PieceView;
+  it('are looked at again unless each was seen just before', () => {
+    const [fresh, stale] = [NOW - JUST_BEFORE + 1, NOW - JUST_BEFORE];
+    expect(areOldForSubmit([link(fresh), file(fresh)], NOW)).toBe(false);
+    for (const old of [stale, null])
+      for (const piece of [link(old), file(old)]) expect(areOldForSubmit([link(fresh), piece], NOW)).toBe(true);
+    expect(areOldForSubmit([], NOW)).toBe(false);
+    expect(areOldForSubmit([{ kind: 'file', links: null } as PieceView], NOW)).toBe(false);
   });
 });

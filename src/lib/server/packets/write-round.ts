@@ -12,11 +12,8 @@ import type { OpenPacket } from './open-packet';
 export async function writeRound(packet: OpenPacket, note: string): Promise<{ round: number; receipt: string }> {
   const round = packet.custody.standing;
   if (round === null) throw new Error('A round that was just submitted does not stand.');
-  await execute(
-    'update rounds set note = $3 where packet_id = $1 and no = $2 and $3 <> note',
-    [packet.id, round, note],
-    packet.tx
-  );
+  if (note !== '')
+    await execute('update rounds set note = $3 where packet_id = $1 and no = $2', [packet.id, round, note], packet.tx);
   await execute(
     `insert into round_pieces
        (packet_id, round_no, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly)

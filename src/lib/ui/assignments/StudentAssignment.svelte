@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { isOldForSubmit } from '$core/links/old';
+  import { areOldForSubmit } from '$core/links/old';
   import { allowed } from '$core/packets/allowed';
   import { roundsUsed, type Custody, type Holding } from '$core/packets/custody';
   import { countingMark } from '$core/grades/counting';
@@ -107,13 +107,6 @@
     custody.terms.counts === 'latest' && custody.rounds.length < 2
       ? null
       : countingMark(marks, custody.terms.counts, custody.nominated)
-  );
-  const linksOld = $derived(
-    pieces.some((piece) =>
-      piece.kind === 'link'
-        ? isOldForSubmit(piece.seenAt, now)
-        : (piece.links ?? []).some(({ at }) => isOldForSubmit(at, now))
-    )
   );
   const receipt = $derived(rounds.find(({ no }) => no === custody.standing)?.receipt ?? null);
   /** Where on this page lies what a message points at. */
@@ -303,5 +296,5 @@
   {formKey}
   {teachers}
   {problem}
-  {linksOld}
+  linksOld={areOldForSubmit(pieces, now)}
 />

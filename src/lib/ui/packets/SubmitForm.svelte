@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { tick } from 'svelte';
   import type { Found } from '$core/checks/check';
   import { invalidateAll } from '$app/navigation';
   import CheckSheet from '$ui/checks/CheckSheet.svelte';
@@ -55,6 +56,7 @@
 
   /** Bytes under way are sealed: what they are is read here, and the server waits for exactly that. */
   async function go() {
+    coming = '';
     if (seal !== null) {
       reading = true;
       unread = false;
@@ -64,10 +66,11 @@
         unread = true;
         return;
       }
-      coming = files.length > 0 ? JSON.stringify(files) : '';
+      if (files.length > 0) coming = JSON.stringify(files);
     }
     // The form's fields are written before it is sent.
-    setTimeout(() => form?.requestSubmit());
+    await tick();
+    form?.requestSubmit();
   }
 </script>
 

@@ -171,6 +171,26 @@ test('the student says which round counts, where the teacher lets them choose', 
   await expect(roundOf(ilse, 2)).toContainText('Replaced by a later round');
 });
 
+test('a line that breaks while the page reads itself anew takes nothing of what is written there', async ({
+  world
+}) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Zonation diagram');
+  await put(ilse, 'Diagram', 'zones.txt', 'Pelvetia above.');
+  const note = ilse.getByLabel('A note that travels with round 1');
+  await note.fill('Written on the ferry.');
+  await ilse.route('**/__data.json*', (route) => route.abort('internetdisconnected'));
+  const broken = ilse.waitForEvent('requestfailed', (request) => request.url().includes('__data.json'));
+  const other = await ilse.context().newPage();
+  await other.goto(ilse.url());
+  await put(other, 'Diagram', 'scale.txt', 'One to two hundred.');
+  await broken;
+  await expect(note).toHaveValue('Written on the ferry.');
+  await ilse.unroute('**/__data.json*');
+  await expect(ilse.getByRole('button', { name: 'Remove scale.txt' })).toBeVisible();
+  await expect(note).toHaveValue('Written on the ferry.');
+});
+
 test('submit pressed offline is said to have failed, keeps everything, and makes one round once the line is back', async ({
   world
 }) => {

@@ -1,3 +1,5 @@
+import { followEvents } from '../../workers/events';
+
 /** Several changes within this time are one reading of the page. */
 const GATHER = 250;
 
@@ -13,7 +15,8 @@ export function followLive(changed: () => void): () => void {
     clearTimeout(timer);
     timer = setTimeout(changed, GATHER);
   };
-  const leave = 'SharedWorker' in window ? throughWorker(gather) : direct(gather);
+  // Some phones have no shared workers; they rarely have seven tabs open either.
+  const leave = 'SharedWorker' in window ? throughWorker(gather) : followEvents(gather);
   return () => {
     clearTimeout(timer);
     leave();
@@ -24,23 +27,17 @@ function throughWorker(changed: () => void): () => void {
   const worker = new SharedWorker(new URL('../../workers/live.ts', import.meta.url), { type: 'module', name: 'live' });
   const { port } = worker;
   port.onmessage = changed;
-  const leave = () => port.postMessage('leave');
+  let alone: (() => void) | null = null;
+  // Where the line broke while its script was fetched, this tab follows by itself.
+  worker.onerror = () => (alone ??= followEvents(changed, true));
+  const leave = () => {
+    port.postMessage('leave');
+    alone?.();
+  };
   window.addEventListener('pagehide', leave);
   return () => {
     window.removeEventListener('pagehide', leave);
     leave();
     port.close();
   };
-}
-
-/** Some phones have no shared workers; they rarely have seven tabs open either. */
-function direct(changed: () => void): () => void {
-  const source = new EventSource('/live');
-  let known = false;
-  source.addEventListener('ready', () => {
-    if (known) changed();
-    known = true;
-  });
-  source.addEventListener('changed', changed);
-  return () => source.close();
 }

@@ -1,0 +1,3 @@
+import { readPatiently } from './routes/shared/read-patiently';
+
+readPatiently();

@@ -5,7 +5,7 @@ import { select, type Tx } from '../db/connection';
 
 /** What an assignment asks for, in its order. */
 export function readDeliverables(assignmentId: string, tx: Tx): Promise<DeliverableView[]> {
-  return select(DeliverableRow, DELIVERABLES, [assignmentId], tx);
+  return select(DeliverableRow, deliverablesOf('$1'), [assignmentId], tx);
 }
 
 /** What is asked, with the names that one student's own pieces should have. */
@@ -26,5 +26,8 @@ export const DeliverableRow = z.object({
   optional: z.boolean(),
   wants: Wants
 });
-const DELIVERABLES = `
-  select d.id, d.title, d.ask, d.optional, d.wants from deliverables d where d.assignment_id = $1 order by d.position`;
+
+/** The query of it. @param assignment the SQL of the assignment's id */
+export const deliverablesOf = (assignment: string) => `
+  select d.id, d.title, d.ask, d.optional, d.wants from deliverables d
+  where d.assignment_id = ${assignment} order by d.position`;

@@ -90,6 +90,17 @@ export const CRITERIA =
       from criterion_levels l where l.criterion_id = k.id order by l.position`)} as levels
     from criteria k where k.assignment_id = $1 order by k.position`);
 
+/**
+ * The titles of everything else that a student was set: a piece that is named after one of them may belong there.
+ *
+ * @param person     the SQL of the student's id
+ * @param assignment the SQL of the id of the assignment that it is not
+ */
+export function otherTitles(person: string, assignment: string): string {
+  return `array(select distinct a.title from enrolments e join assignments a on a.course_id = e.course_id and a.published
+    where e.person_id = ${person} and e.left_at is null and e.role = 'student' and a.id <> ${assignment} limit 300)`;
+}
+
 const GUIDANCE = `select
   ${rows(MUST_DO)} as "mustDo",
   ${CRITERIA} as criteria,
@@ -103,5 +114,4 @@ const GUIDANCE = `select
   (select c.contacts from courses c join assignments a on a.course_id = c.id where a.id = $1) as contacts,
   (select count(*)::int from enrolments e join assignments a on a.course_id = e.course_id
     where a.id = $1 and e.left_at is null) as people,
-  array(select distinct a.title from enrolments e join assignments a on a.course_id = e.course_id and a.published
-    where e.person_id = $2 and e.left_at is null and e.role = 'student' and a.id <> $1 limit 300) as others`;
+  ${otherTitles('$2', '$1')} as others`;

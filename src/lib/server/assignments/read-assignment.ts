@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { holding, type Custody, type Holding } from '$core/packets/custody';
 import { blank, fold } from '$core/packets/fold';
-import { Wants } from '$core/assignments/wants';
 import type { DeliverableView, MarkView, PieceView, RoundView } from '$core/packets/views';
 import { may, type Actor, type CourseRole } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
@@ -12,6 +11,7 @@ import { readLog } from '../packets/log';
 import { UNREAD } from '../packets/projection';
 import { readMarks, readPieces, readRounds } from '../packets/read-packet';
 import { cleanBrief } from './brief';
+import { DeliverableRow, deliverablesOf } from './deliverables';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from './facts';
 
 /** What anyone in the course reads of an assignment. */
@@ -91,9 +91,7 @@ const AssignmentRow = AssignmentFacts.extend({
   unitTitle: z.string().nullable(),
   briefHtml: z.string(),
   teachers: z.array(z.string()),
-  deliverables: z.array(
-    z.object({ id: z.string(), title: z.string(), ask: z.string(), optional: z.boolean(), wants: Wants })
-  ),
+  deliverables: z.array(DeliverableRow),
   role: z.enum(['student', 'teacher']).nullable()
 });
 
@@ -101,8 +99,7 @@ const ASSIGNMENT = `
   select ${ASSIGNMENT_COLUMNS}, u.title as "unitTitle", a.brief_html as "briefHtml", e.role,
     array(select t.name from enrolments te join people t on t.id = te.person_id
       where te.course_id = a.course_id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers,
-    ${jsonRows(`select d.id, d.title, d.ask, d.optional, d.wants from deliverables d
-      where d.assignment_id = a.id order by d.position`)} as deliverables
+    ${jsonRows(deliverablesOf('a.id'))} as deliverables
   from assignments a join courses c on c.id = a.course_id
   left join units u on u.id = a.unit_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { runChecks } from '$core/checks/run-checks';
 import type { FilePiece } from '$core/packets/views';
 import { namedFor, readDeliverables } from '../assignments/deliverables';
-import { readMustDo } from '../assignments/guidance';
+import { otherTitles, readMustDo } from '../assignments/guidance';
 import { select } from '../db/connection';
 import { declaredSite } from '../links/links';
 import type { OpenPacket } from '../packets/open-packet';
@@ -18,7 +18,7 @@ import type { ComingPiece } from '../packets/seal-record';
 export async function stoppedByCheck(packet: OpenPacket, coming: readonly ComingPiece[] = []): Promise<boolean> {
   const { facts, tx, person } = packet;
   if (facts.strict.length === 0) return false;
-  const [student] = await select(Student, STUDENT, [person.id], tx);
+  const [student] = await select(Student, STUDENT, [person.id, facts.assignmentId], tx);
   const by = { name: student?.name ?? '', sortName: student?.sortName ?? '', assignment: facts.title };
   const found = runChecks({
     custody: packet.custody,
@@ -39,9 +39,7 @@ export async function stoppedByCheck(packet: OpenPacket, coming: readonly Coming
 
 const Student = z.object({ name: z.string(), sortName: z.string(), others: z.array(z.string()) });
 const STUDENT = `
-  select s.name, s.sort_name as "sortName", array(
-    select distinct a.title from enrolments e join assignments a on a.course_id = e.course_id and a.published
-    where e.person_id = s.id and e.left_at is null and e.role = 'student' limit 300) as others
+  select s.name, s.sort_name as "sortName", ${otherTitles('s.id', '$2')} as others
   from people s where s.id = $1`;
 
 function asPiece({ deliverableId, name, size, sha256 }: ComingPiece): FilePiece {

@@ -11,6 +11,7 @@ import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { readLog } from '../packets/log';
+import { PARTY_NAME } from '../packets/party';
 import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../packets/projection';
 import { readMarks, readRounds } from '../packets/read-packet';
 import { readRubric } from './rubric';
@@ -147,9 +148,6 @@ const WaitingRow = z.object({
   askedBack: z.boolean(),
   begun: z.boolean()
 });
-
-const PARTY_NAME = `(select string_agg(s.name, ', ' order by s.sort_name) from party_members m
-  join people s on s.id = m.person_id where m.party_id = p.party_id)`;
 
 const WAITING = `
   select p.id as "packetId", ${PARTY_NAME} as student, a.id as "assignmentId", a.title, c.title as "courseTitle",

@@ -21,7 +21,8 @@ export const NewSeal = z.object({
 
 /**
  * Seals what the next round will be while bytes of it are still under way: the round counts from this moment, if exactly
- * the files that are named here arrive within the assignment's allowance. Until then the student holds the packet. Where all has arrived meanwhile, it is simply submitted.
+ * the files that are named here arrive within the assignment's allowance. Until then the student holds the packet.
+ * Where all has arrived meanwhile, it is simply submitted.
  */
 export async function sealPacket(
   person: Actor,

@@ -7,6 +7,7 @@ import { ASSIGNMENT_COLUMNS, AssignmentFacts } from '../assignments/facts';
 import { clock } from '../clock';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
+import { PARTY_NAME } from '../packets/party';
 import { readRounds } from '../packets/read-packet';
 
 /** A round as the teacher sees it, and the student exactly so. */
@@ -69,8 +70,7 @@ const PacketRow = AssignmentFacts.extend({
 });
 const PACKET = `
   select ${ASSIGNMENT_COLUMNS}, e.role,
-    (select string_agg(s.name, ', ' order by s.sort_name) from party_members m join people s on s.id = m.person_id
-      where m.party_id = p.party_id) as student,
+    ${PARTY_NAME} as student,
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as owns,
     coalesce((select json_agg(json_build_object('id', d.id, 'title', d.title) order by d.position) from deliverables d
       where d.assignment_id = a.id), '[]') as places

@@ -22,7 +22,7 @@ export async function mailTiding(tidingId: string): Promise<void> {
     await execute('update tidings set mailed_at = $2 where id = $1', [tidingId, new Date(clock.now())], tx);
     const words = tidingWords(row, row.zone, row.at);
     const { number } = row.facts;
-    const more = number === undefined ? '' : `\n\n${await receiptText(number, row.zone)}`;
+    const more = number === undefined ? '' : `\n\n${await receiptText(number, row.zone, tx)}`;
     const body = `${words}.${more}\n\n${row.course ?? ''}\n${config.origin}${row.href}\n\nWhat comes by mail is yours to choose: ${config.origin}/tidings/mail\n`;
     await queueMail({ to: row.email, subject: words.slice(0, 180), body }, tx);
     return true;

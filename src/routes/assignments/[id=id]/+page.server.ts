@@ -21,6 +21,7 @@ import { hear } from '$server/threads/read-posts';
 import { withKept } from '../../shared/file-words';
 import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
+import { openAside } from '../../shared/open-aside';
 import { act } from './act';
 import { classActions } from './class-actions';
 import { custodyActions } from './custody-actions';
@@ -67,8 +68,6 @@ async function teacherView(person: Person, assignment: AssignmentView, url: URL,
   if (fresh && !isDataRequest) await hear(person, conversations(assignmentId, student));
   return { ...assignment, class: lines, guidance, drafts, asideWith: student, fresh };
 }
-
-const openAside = (url: URL) => z.uuid().nullable().catch(null).parse(url.searchParams.get('aside'));
 
 /** Something was said that the reader had not read. */
 function hasFresh({ floor, aside }: GuidanceView): boolean {

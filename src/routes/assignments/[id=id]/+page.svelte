@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { applyAction, deserialize } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
   import { setPlacing } from '$ui/packets/placing';
+  import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import { getWayBack } from '../../shared/way-back.svelte';
   import ClassView from '$ui/assignments/ClassView.svelte';
   import StudentAssignment from '$ui/assignments/StudentAssignment.svelte';
@@ -18,27 +18,16 @@
     await applyAction(deserialize(await answer.text()));
     await invalidateAll();
   });
-  /** What came back counts as read once somebody can see it, not when a page behind another reads itself anew. */
-  let visible = $state(false);
-  const look = () => (visible = document.visibilityState === 'visible');
-  onMount(look);
-  const unread = $derived(
-    data.fresh || (data.view === 'student' && data.packet.unread) ? data.facts.assignmentId : null
-  );
   const aside = $derived(data.view === 'teacher' && data.asideWith !== null ? `&aside=${data.asideWith}` : '');
-  $effect(() => {
-    if (unread === null || !visible) return;
-    const headers = { 'x-sveltekit-action': 'true' };
-    // Where it fails, it still counts as unread, and the next visit tells.
-    void fetch(`/assignments/${unread}?/seen${aside}`, { method: 'POST', body: new FormData(), headers }).catch(
-      () => undefined
-    );
-  });
+  tellOnceVisible(() =>
+    data.fresh || (data.view === 'student' && data.packet.unread)
+      ? `/assignments/${data.facts.assignmentId}?/seen${aside}`
+      : null
+  );
   const problem = $derived(form?.problem ?? null);
   const refused = $derived((form?.refusedFiles ?? []).map(({ name, words }) => (name ? `${name}: ${words}` : words)));
 </script>
 
-<svelte:document onvisibilitychange={look} />
 <svelte:head><title>{data.facts.title} · Vendro</title></svelte:head>
 {#if data.view === 'student'}
   <StudentAssignment

@@ -1,10 +1,8 @@
-import { z } from 'zod';
 import { readCourseAside } from '$server/courses/asides';
 import { hear } from '$server/threads/read-posts';
 import { courseFor } from '$server/courses/course-head';
 import { orNotFound, signedIn } from '../../../shared/guard';
-
-const openAside = (url: URL) => z.uuid().nullable().catch(null).parse(url.searchParams.get('aside'));
+import { openAside } from '../../../shared/open-aside';
 
 export const load = async ({ locals, parent, url, isDataRequest }) => {
   const person = signedIn(locals, url);

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
   import { page } from '$app/state';
   import AsideList from '$ui/threads/AsideList.svelte';
   import Thread from '$ui/threads/Thread.svelte';
+  import { tellOnceVisible } from '../../../shared/once-visible.svelte';
 
   const { data } = $props();
   const { course, aside } = $derived(data);
@@ -14,22 +14,10 @@
     teachers: course.teachers,
     student: teaches ? (aside.student?.name ?? null) : null
   });
-  /** What comes while the page stands counts as heard once somebody can see it. */
-  let visible = $state(false);
-  const look = () => (visible = document.visibilityState === 'visible');
-  onMount(look);
-  const fresh = $derived(aside.posts.some((post) => post.fresh));
-  $effect(() => {
-    if (!fresh || !visible) return;
-    const query = aside.student === null ? '' : `&aside=${aside.student.id}`;
-    const headers = { 'x-sveltekit-action': 'true' };
-    void fetch(`${page.url.pathname}?/heard${query}`, { method: 'POST', body: new FormData(), headers }).catch(
-      () => undefined
-    );
-  });
+  const query = $derived(aside.student === null ? '' : `&aside=${aside.student.id}`);
+  tellOnceVisible(() => (aside.posts.some((post) => post.fresh) ? `${page.url.pathname}?/heard${query}` : null));
 </script>
 
-<svelte:document onvisibilitychange={look} />
 <svelte:head><title>Aside: {course.title} · Vendro</title></svelte:head>
 <div
   id="ask"

@@ -75,7 +75,7 @@ async function addFile(server: Served, token: string, assignment: string, no: nu
     headers: formHeaders(server.url, token),
     body
   });
-  await acknowledged(answer);
+  acknowledged(answer.status, await answer.text());
 }
 
 /** Every student was told that it arrived: whoever has not one round with one receipt and both pieces has lost it. */

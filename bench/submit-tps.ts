@@ -7,16 +7,21 @@ import { inParallel, submit } from './submitting';
 import type { Result, Served, Stage } from './stage';
 
 const STUDENTS = 150;
-const TURNS = 3;
+/** A server's code is only compiled once it has run often: what is measured is one that has been up for a while. */
+const WARM_UP = 4;
+const TURNS = 4;
 const AT_ONCE = 8;
 
 /**
  * Submits each second, through the whole server, as a ratio to pgbench running the same number of statements in each
  * transaction on the same cluster, in turns. What we do in them is not made easier: half of pgbench's statements write.
+ *
+ * Beside it, what is left of the ratio for the same request where it comes again and only reads its earlier answer:
+ * what the session, HTTP and the framework take, before anything is submitted.
  */
 export async function submitTps(stage: Stage): Promise<Result[]> {
   const assignments = JSON.parse(
-    await stage.script('bench/fill-class.command.ts', ['tps', String(STUDENTS), String(TURNS + 1)])
+    await stage.script('bench/fill-class.command.ts', ['tps', String(STUDENTS), String(WARM_UP + TURNS)])
   ) as string[];
   const server = await stage.serve('build/index.js');
   const students = Array.from({ length: STUDENTS }, (_, i) => `tps-${i + 1}`);
@@ -24,17 +29,26 @@ export async function submitTps(stage: Stage): Promise<Result[]> {
   const statements = await statementsOfOne(stage, server, first);
   const script = pgbenchScript(stage, statements);
   await prepare(stage);
-  await inParallel(students.slice(2), AT_ONCE, (token) => submit(server, token, first));
-  let [ours, floor] = [0, 0];
-  for (const assignment of rest) {
+  const perSecond = async (assignment: string, who = students) => {
     const begun = performance.now();
-    await inParallel(students, AT_ONCE, (token) => submit(server, token, assignment));
-    ours += STUDENTS / ((performance.now() - begun) / 1000) / TURNS;
+    await inParallel(who, AT_ONCE, (token) => submit(server, token, assignment, `${token} ${assignment}`));
+    return who.length / ((performance.now() - begun) / 1000);
+  };
+  await perSecond(first, students.slice(2));
+  for (const assignment of rest.splice(0, WARM_UP - 1)) await perSecond(assignment);
+  let [ours, again, floor] = [0, 0, 0];
+  for (const assignment of rest) {
+    ours += (await perSecond(assignment)) / TURNS;
+    again += (await perSecond(assignment)) / TURNS;
     floor += (await pgbench(stage, script)) / TURNS;
   }
   server.stop();
-  const words = `pgbench with ${statements} statements each, ${floor.toFixed(0)} transactions/s (ours ${ours.toFixed(0)} submits/s)`;
-  return [{ name: 'submit-tps', value: ours / floor, unit: 'ratio', bound: 0.4, direction: 'min', floor: words }];
+  const words = `pgbench with ${statements} statements each, ${floor.toFixed(0)} transactions/s`;
+  const ratio = { unit: 'ratio', bound: 0.4, direction: 'min' } as const;
+  return [
+    { ...ratio, name: 'submit-tps', value: ours / floor, floor: `${words} (ours ${ours.toFixed(0)} submits/s)` },
+    { ...ratio, name: 'submit-tps/only-asked', value: again / floor, floor: `${words} (ours ${again.toFixed(0)}/s)` }
+  ];
 }
 
 async function statementsOfOne(stage: Stage, server: Served, assignment: string): Promise<number> {

@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
-import type { ClientBase } from 'pg';
-import { Sequelize, Transaction } from 'sequelize';
+import type { Duplex } from 'node:stream';
+import type { ClientBase, QueryConfig } from 'pg';
+import { Sequelize, type Transaction } from 'sequelize';
 import type { z } from 'zod';
 import { config } from '../config';
 
@@ -9,13 +10,12 @@ export const database = new Sequelize(config.databaseUrl, {
   dialect: 'postgres',
   logging: false,
   pool: { max: config.poolSize, min: 0, idle: 30_000, acquire: 20_000 },
-  define: { timestamps: false, underscored: true },
-  isolationLevel: Transaction.ISOLATION_LEVELS.READ_COMMITTED
+  define: { timestamps: false, underscored: true }
 });
 
 export type Tx = Transaction;
 
-/** Runs a use-case's work in one transaction: all of it happens, or none. */
+/** Runs a use-case's work in one transaction (PostgreSQL's READ COMMITTED): all of it happens, or none. */
 export function inTransaction<T>(work: (tx: Tx) => Promise<T>): Promise<T> {
   return database.transaction(work);
 }
@@ -40,9 +40,15 @@ export async function select<S extends z.ZodType>(
   return rows.map((r: unknown) => row.parse(r));
 }
 
-async function ask(sql: string, bind: readonly unknown[], tx: Tx | undefined): Promise<{ rows: unknown[] }> {
+/**
+ * Runs one statement as `select` does, for whoever reads its rows themselves.
+ *
+ * Statements that are asked in one transaction without waiting for each other's answers (`Promise.all`) are sent in one
+ * go and run in the order in which they were asked; where one fails, so do all after it.
+ */
+export function ask(sql: string, bind: readonly unknown[], tx?: Tx): Promise<{ rows: unknown[] }> {
   const query = { name: statementName(sql), text: sql, values: [...bind] };
-  return tx ? connectionOf(tx).query(query) : withConnection((client) => client.query(query));
+  return tx ? send(lineOf(tx), query) : withLine((line) => send(line, query));
 }
 
 /** PostgreSQL knows a prepared statement by a name of at most 63 bytes. */
@@ -53,17 +59,33 @@ function statementName(sql: string): string {
 }
 const names = new Map<string, string>();
 
-/** The connection that a transaction of Sequelize's holds; its types do not tell of it. */
-function connectionOf(tx: Tx): ClientBase {
-  return (tx as unknown as { connection: ClientBase }).connection;
+/** What the driver's connections are, beyond what its types tell. */
+type Line = ClientBase & { pipeline: boolean; connection: { stream: Duplex } };
+
+// A statement does not wait for the answers of those before it to be sent.
+database.addHook('afterConnect', (line) => {
+  (line as Line).pipeline = true;
+});
+
+/** Everything that is asked before the process turns to something else leaves in one packet: writing costs the most. */
+function send(line: Line, query: QueryConfig): Promise<{ rows: unknown[] }> {
+  const { stream } = line.connection;
+  stream.cork();
+  process.nextTick(() => stream.uncork());
+  return line.query(query);
 }
 
-async function withConnection<T>(work: (client: ClientBase) => Promise<T>): Promise<T> {
-  const client = (await database.connectionManager.getConnection({ type: 'read' })) as ClientBase;
+/** The connection that a transaction of Sequelize's holds; its types do not tell of it. */
+function lineOf(tx: Tx): Line {
+  return (tx as unknown as { connection: Line }).connection;
+}
+
+async function withLine<T>(work: (line: Line) => Promise<T>): Promise<T> {
+  const line = (await database.connectionManager.getConnection({ type: 'read' })) as Line;
   try {
-    return await work(client);
+    return await work(line);
   } finally {
-    database.connectionManager.releaseConnection(client);
+    database.connectionManager.releaseConnection(line);
   }
 }
 

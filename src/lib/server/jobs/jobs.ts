@@ -1,6 +1,6 @@
 import PgBoss from 'pg-boss';
 import { config } from '../config';
-import type { Tx } from '../db/connection';
+import { ask, type Tx } from '../db/connection';
 import { log } from '../log';
 
 /** Every queue, and what its jobs carry. */
@@ -32,11 +32,10 @@ export async function enqueue<Q extends keyof Jobs>(
   await clerk.send(queue, data, { ...RETRY, startAfter, db: inside(tx) });
 }
 
-/** The transaction's own connection, as the jobs' library wants a database to look. */
-function inside(tx: Tx): PgBoss.Db {
-  const { connection } = tx as unknown as { connection: { query(sql: string, bind: unknown[]): Promise<never> } };
-  return { executeSql: (text, values) => connection.query(text, values) };
-}
+/** The transaction, as the jobs' library wants a database to look. */
+const inside = (tx: Tx): PgBoss.Db => ({
+  executeSql: (text, values) => ask(text, values, tx) as Promise<{ rows: never[] }>
+});
 
 /** Lays out the jobs' own tables and queues. Part of bringing the schema up to date. */
 export async function installJobs(): Promise<void> {

@@ -5,7 +5,6 @@ import { lateness } from '$core/assignments/lateness';
 import { countingMark } from '$core/grades/counting';
 import { COUNTS } from '$core/packets/terms';
 import { execute, ms, select, type Tx } from '../db/connection';
-import { CustodyRow, Packet, Round } from '../db/models/packets';
 
 /** Everything that happened to a packet, in order. */
 export async function readLog(packetId: string, tx?: Tx): Promise<CustodyEvent[]> {
@@ -31,21 +30,29 @@ export async function appendLog(
   tx: Tx
 ): Promise<void> {
   if (events.length === 0) return;
-  await CustodyRow.bulkCreate(
-    events.map(({ type, at, by, ...data }, i) => ({
-      packetId: packet.id,
-      seq: packet.lastSeq + 1 + i,
-      type,
-      at: new Date(at),
-      byPerson: by,
-      data
-    })),
-    { transaction: tx }
-  );
-  await projectRounds(packet, events, before, after, tx);
-  const row = { ...projection(packet.lastSeq + events.length, after), ...extensions(events) };
-  await Packet.update(row, { where: { id: packet.id }, transaction: tx });
-  if (before.rounds !== after.rounds || before.nominated !== after.nominated) await projectLatest(packet.id, tx);
+  await Promise.all([
+    execute(APPEND, [packet.id, packet.lastSeq, ...columns(events)], tx),
+    ...projectRounds(packet, events, before, after, tx),
+    execute(PROJECT, [packet.id, packet.lastSeq + events.length, ...projected(after), ...extended(events)], tx),
+    before.rounds !== after.rounds || before.nominated !== after.nominated ? projectLatest(packet.id, tx) : null
+  ]);
+}
+
+const APPEND = `
+  insert into custody_events (packet_id, seq, type, at, by_person, data)
+  select $1, $2 + e.place, e.type, e.at, e.by_person, e.data
+  from unnest($3::text[], $4::timestamptz[], $5::uuid[], $6::jsonb[])
+    with ordinality as e(type, at, by_person, data, place)`;
+
+/** Events as the arrays that APPEND unfolds. */
+function columns(events: CustodyEvent[]) {
+  const rows = events.map(({ type, at, by, ...data }) => ({ type, at: new Date(at), by, data: JSON.stringify(data) }));
+  return [
+    rows.map(({ type }) => type),
+    rows.map(({ at }) => at),
+    rows.map(({ by }) => by),
+    rows.map(({ data }) => data)
+  ];
 }
 
 /**
@@ -81,36 +88,41 @@ const MARKS = `
   from marks m join packets p on p.id = m.packet_id join assignments a on a.id = p.assignment_id
   where m.packet_id = $1 and m.returned_at is not null`;
 
-function projection(lastSeq: number, custody: Custody) {
-  const { since } = custody;
-  return {
-    lastSeq,
-    phase: custody.phase,
-    pieces: custody.pieces,
-    standingRound: custody.standing,
-    settledBy: custody.phase === 'settled' ? custody.settledBy : null,
-    excused: custody.excused,
-    inPerson: custody.inPerson,
-    lastMove: custody.lastMove,
-    sinceAt: date(since),
-    sealUntil: date(custody.seal?.until ?? null),
-    ranOutAt: date(custody.ranOutAt),
-    comesBack: custody.comesBack,
-    nominated: custody.nominated,
-    claimedAt: date(custody.claimed?.at ?? null),
-    askedBackAt: date(custody.handBack?.at ?? null)
-  };
+/** What lists show of the packet itself. An extension is its own moment from then on; what it does not name stays. */
+const PROJECT = `
+  update packets set last_seq = $2, phase = $3, pieces = $4, standing_round = $5, settled_by = $6, excused = $7,
+    in_person = $8, last_move = $9, since_at = $10, seal_until = $11, ran_out_at = $12, comes_back = $13,
+    nominated = $14, claimed_at = $15, asked_back_at = $16,
+    due_extended = due_extended or $17, due_at = case when $17 then $18::timestamptz else due_at end,
+    closes_extended = closes_extended or $19, closes_at = case when $19 then $20::timestamptz else closes_at end
+  where id = $1`;
+
+/** $3 to $16. */
+function projected(custody: Custody) {
+  return [
+    custody.phase,
+    custody.pieces,
+    custody.standing,
+    custody.phase === 'settled' ? custody.settledBy : null,
+    custody.excused,
+    custody.inPerson,
+    custody.lastMove,
+    date(custody.since),
+    date(custody.seal?.until ?? null),
+    date(custody.ranOutAt),
+    custody.comesBack,
+    custody.nominated,
+    date(custody.claimed?.at ?? null),
+    date(custody.handBack?.at ?? null)
+  ];
 }
 
-/** An extension is the packet's own moment from then on; what it does not name goes on following the assignment. */
-function extensions(events: CustodyEvent[]) {
-  const row: { dueExtended?: boolean; dueAt?: Date | null; closesExtended?: boolean; closesAt?: Date | null } = {};
-  for (const event of events) {
-    if (event.type !== 'extended') continue;
-    if (event.due !== undefined) Object.assign(row, { dueExtended: true, dueAt: date(event.due) });
-    if (event.closes !== undefined) Object.assign(row, { closesExtended: true, closesAt: date(event.closes) });
-  }
-  return row;
+/** $17 to $20: the latest extension of each moment. */
+function extended(events: CustodyEvent[]) {
+  const extensions = events.filter((event) => event.type === 'extended');
+  const due = extensions.findLast((event) => event.due !== undefined)?.due;
+  const closes = extensions.findLast((event) => event.closes !== undefined)?.closes;
+  return [due !== undefined, date(due ?? null), closes !== undefined, date(closes ?? null)];
 }
 
 function date(moment: number | null): Date | null {
@@ -118,27 +130,27 @@ function date(moment: number | null): Date | null {
 }
 
 /** Writes rounds that came or changed; those that stop standing first, since only one may stand at a time. */
-async function projectRounds(
+function projectRounds(
   packet: { id: string; zone: string },
   events: CustodyEvent[],
   before: Custody,
   after: Custody,
   tx: Tx
-): Promise<void> {
+): Array<Promise<void>> {
   const changed = after.rounds.filter((r) => before.rounds[r.no - 1] !== r);
   changed.sort((a, b) => Number(a.state === 'standing') - Number(b.state === 'standing'));
-  for (const round of changed) {
+  return changed.map((round) => {
     const known = before.rounds[round.no - 1];
-    if (!known) await createRound(packet, round, events, after, tx);
-    else {
-      const openedAt = round.opened && !known.opened ? { openedAt: new Date(events[0]?.at ?? round.at) } : {};
-      const where = { packetId: packet.id, no: round.no };
-      await Round.update({ state: round.state, ...openedAt }, { where, transaction: tx });
-    }
-  }
+    if (!known) return createRound(packet, round, events, after, tx);
+    const openedAt = round.opened && !known.opened ? new Date(events[0]?.at ?? round.at) : null;
+    return execute(CHANGE_ROUND, [packet.id, round.no, round.state, openedAt], tx);
+  });
 }
 
-async function createRound(
+const CHANGE_ROUND =
+  'update rounds set state = $3, opened_at = coalesce($4, opened_at) where packet_id = $1 and no = $2';
+
+function createRound(
   packet: { id: string; zone: string },
   round: CustodyRound,
   events: CustodyEvent[],
@@ -148,22 +160,25 @@ async function createRound(
   const { due, late } = after.terms;
   const arrivedAt = events.at(-1)?.at ?? round.at;
   const { seconds, startedDays, kept } = lateness(round.at, due, packet.zone, late);
-  await Round.create(
-    {
-      packetId: packet.id,
-      no: round.no,
-      state: round.state,
-      submittedAt: new Date(round.at),
-      submittedBy: events.at(-1)?.by ?? '',
-      arrivedAt: arrivedAt === round.at ? null : new Date(arrivedAt),
-      dueAt: date(due),
-      lateSeconds: seconds,
-      startedDays,
-      kept: String(kept)
-    },
-    { transaction: tx }
-  );
+  const bind = [
+    packet.id,
+    round.no,
+    round.state,
+    new Date(round.at),
+    events.at(-1)?.by ?? '',
+    arrivedAt === round.at ? null : new Date(arrivedAt),
+    date(due),
+    seconds,
+    startedDays,
+    kept
+  ];
+  return execute(CREATE_ROUND, bind, tx);
 }
+
+const CREATE_ROUND = `
+  insert into rounds
+    (packet_id, no, state, submitted_at, submitted_by, arrived_at, due_at, late_seconds, started_days, kept)
+  values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`;
 
 const LogRow = z.object({
   type: z.string(),

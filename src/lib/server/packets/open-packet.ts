@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Action, Refusal } from '$core/packets/allowed';
 import type { Custody } from '$core/packets/custody';
+import type { CustodyEvent } from '$core/packets/events';
 import { decide } from '$core/packets/decide';
 import { fold } from '$core/packets/fold';
 import { may, type Actor, type Deed, type Relation } from '$core/people/policy';
@@ -10,7 +11,7 @@ import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
 import { NotHere } from '../outcome';
-import { answerOnce } from './idempotency';
+import { earlierAnswer, keepAnswer } from './idempotency';
 import { appendLog, readLog } from './log';
 import { endSeal, type SealEnd } from './seal-record';
 import { letTimePass } from './time-passes';
@@ -56,13 +57,20 @@ export async function withPacket<T extends { ok: boolean }>(
     const found = await find(person, address, tx);
     if (!found || !may(person, deed, relationOf(found))) throw new NotHere('This packet');
     const packetId = found.packetId ?? (await layOut(found.assignmentId, found.partyId, tx));
-    const lastSeq = await lock(packetId, tx);
-    return answerOnce(person.id, key === null ? null : `${packetId} ${key}`, tx, async () => {
-      const row = { id: packetId, lastSeq, members: found.members };
-      const packet = await openLocked(person, row, AssignmentFacts.parse(found), tx);
-      await letTimePass(packet);
-      return work(packet);
-    });
+    const asked = { personId: person.id, key: key === null ? null : `${packetId} ${key}` };
+    // The lock comes first: what is read after it is what it protects.
+    const [lastSeq, log, earlier] = await Promise.all([
+      lock(packetId, tx),
+      readLog(packetId, tx),
+      earlierAnswer<T>(asked, tx)
+    ]);
+    if (earlier) return earlier;
+    const row = { id: packetId, lastSeq, members: found.members };
+    const packet = openLocked(person, row, found, log, tx);
+    await letTimePass(packet);
+    const answer = await work(packet);
+    await keepAnswer(asked, answer, tx);
+    return answer;
   });
 }
 
@@ -74,13 +82,16 @@ export async function withPacket<T extends { ok: boolean }>(
  */
 export async function passTime(packetId: string): Promise<boolean> {
   return inTransaction(async (tx) => {
-    const lastSeq = await lock(packetId, tx);
-    const [owner] = await select(Owner, OWNER, [packetId], tx);
+    const [lastSeq, log, [owner]] = await Promise.all([
+      lock(packetId, tx),
+      readLog(packetId, tx),
+      select(Owner, OWNER, [packetId], tx)
+    ]);
     const [found] = owner ? await select(Found, BY_PACKET, [packetId, owner.id], tx) : [];
     if (!owner || !found) return false;
     const row = { id: packetId, lastSeq, members: found.members };
     const person: Actor = { id: owner.id, schoolRoles: [] };
-    return letTimePass(await openLocked(person, row, AssignmentFacts.parse(found), tx));
+    return letTimePass(openLocked(person, row, found, log, tx));
   });
 }
 
@@ -88,17 +99,18 @@ const Owner = z.object({ id: z.string() });
 const OWNER = `select m.person_id as id from packets p join party_members m on m.party_id = p.party_id
   where p.id = $1 order by m.person_id limit 1`;
 
-async function openLocked(
+function openLocked(
   person: Actor,
   row: { id: string; lastSeq: number; members: string[] },
   facts: AssignmentFacts,
+  log: CustodyEvent[],
   tx: Tx
-): Promise<OpenPacket> {
+): OpenPacket {
   const packet: OpenPacket = {
     id: row.id,
     facts,
     person,
-    custody: fold(termsOf(facts), await readLog(row.id, tx)),
+    custody: fold(termsOf(facts), log),
     members: row.members,
     now: clock.now(),
     tx,
@@ -106,12 +118,14 @@ async function openLocked(
       const before = packet.custody;
       const decision = decide(before, action, packet.now, by);
       if (!decision.ok) return decision;
-      await appendLog({ ...row, zone: facts.zone }, decision.events, before, decision.custody, tx);
+      await Promise.all([
+        appendLog({ ...row, zone: facts.zone }, decision.events, before, decision.custody, tx),
+        announce({ people: row.members, teachersOf: facts.courseId }, tx)
+      ]);
       row.lastSeq += decision.events.length;
       if (before.seal !== null && decision.custody.seal === null)
         await endSeal(packet, SEAL_ENDS[action.do] ?? 'dropped');
       packet.custody = decision.custody;
-      await announce({ people: row.members, teachersOf: facts.courseId }, tx);
       return { ok: true };
     }
   };
@@ -173,28 +187,20 @@ const BY_STUDENT = `
 
 /** Two first requests at once lay out one packet: the unique key decides, and both read the winner. */
 async function layOut(assignmentId: string, partyId: string, tx: Tx): Promise<string> {
-  await execute(
-    'insert into packets (id, assignment_id, party_id) values (gen_random_uuid(), $1, $2) on conflict do nothing',
-    [assignmentId, partyId],
-    tx
-  );
-  const [row] = await select(
-    z.object({ id: z.string() }),
-    'select id from packets where assignment_id = $1 and party_id = $2',
-    [assignmentId, partyId],
-    tx
-  );
+  const bind = [assignmentId, partyId];
+  const [, [row]] = await Promise.all([execute(LAY_OUT, bind, tx), select(LaidOut, LAID_OUT, bind, tx)]);
   if (!row) throw new Error('A packet that was just laid out is missing.');
   return row.id;
 }
+const LaidOut = z.object({ id: z.string() });
+const LAY_OUT =
+  'insert into packets (id, assignment_id, party_id) values (gen_random_uuid(), $1, $2) on conflict do nothing';
+const LAID_OUT = 'select id from packets where assignment_id = $1 and party_id = $2';
 
 async function lock(packetId: string, tx: Tx): Promise<number> {
-  const [row] = await select(
-    z.object({ lastSeq: z.number() }),
-    'select last_seq as "lastSeq" from packets where id = $1 for update',
-    [packetId],
-    tx
-  );
+  const [row] = await select(Locked, LOCK, [packetId], tx);
   if (!row) throw new NotHere('This packet');
   return row.lastSeq;
 }
+const Locked = z.object({ lastSeq: z.number() });
+const LOCK = 'select last_seq as "lastSeq" from packets where id = $1 for update';

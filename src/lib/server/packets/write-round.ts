@@ -1,5 +1,5 @@
 import { execute } from '../db/connection';
-import { issueReceipt } from '../receipts/issue';
+import { issueReceipt, newReceiptNumber } from '../receipts/issue';
 import { tellStudent, tellTeachers } from '../tidings/packet-news';
 import type { OpenPacket } from './open-packet';
 
@@ -12,18 +12,22 @@ import type { OpenPacket } from './open-packet';
 export async function writeRound(packet: OpenPacket, note: string): Promise<{ round: number; receipt: string }> {
   const round = packet.custody.standing;
   if (round === null) throw new Error('A round that was just submitted does not stand.');
-  if (note !== '')
-    await execute('update rounds set note = $3 where packet_id = $1 and no = $2', [packet.id, round, note], packet.tx);
-  await execute(
-    `insert into round_pieces
-       (packet_id, round_no, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly)
-     select packet_id, $2, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly
-     from pieces where packet_id = $1`,
-    [packet.id, round],
-    packet.tx
-  );
-  const receipt = await issueReceipt(packet, round);
-  await tellTeachers(packet, { kind: 'submitted', facts: { round } });
-  await tellStudent(packet, { kind: 'receipt', facts: { round, number: receipt }, part: 'rounds', read: true });
+  const receipt = newReceiptNumber();
+  const bind = [packet.id, round];
+  await Promise.all([
+    note === ''
+      ? null
+      : execute('update rounds set note = $3 where packet_id = $1 and no = $2', [...bind, note], packet.tx),
+    execute(FREEZE, bind, packet.tx),
+    issueReceipt(packet, round, receipt),
+    tellTeachers(packet, { kind: 'submitted', facts: { round } }),
+    tellStudent(packet, { kind: 'receipt', facts: { round, number: receipt }, part: 'rounds', read: true })
+  ]);
   return { round, receipt };
 }
+
+const FREEZE = `
+  insert into round_pieces
+    (packet_id, round_no, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly)
+  select packet_id, $2, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly
+  from pieces where packet_id = $1`;

@@ -11,14 +11,15 @@ import { signForSchool } from './school-key';
  * Issues the receipt of a round that was just written, in the same transaction: a round without its receipt never
  * stands.
  *
- * @returns its number
+ * @param number by `newReceiptNumber`
  */
-export async function issueReceipt(packet: OpenPacket, round: number): Promise<string> {
-  const number = receiptNumber(randomBytes(12));
+export async function issueReceipt(packet: OpenPacket, round: number, number: string): Promise<void> {
   const bind = [packet.id, round];
-  const [written] = await select(RoundRow, ROUND, bind, packet.tx);
+  const [[written], pieces] = await Promise.all([
+    select(RoundRow, ROUND, bind, packet.tx),
+    select(PieceRow, PIECES, bind, packet.tx)
+  ]);
   if (!written) throw new Error('A round that was just written is missing.');
-  const pieces = await select(PieceRow, PIECES, bind, packet.tx);
   const { facts } = packet;
   const { terms } = packet.custody;
   const { brief, student, note, arrivedAt, ...timing } = written;
@@ -46,8 +47,10 @@ export async function issueReceipt(packet: OpenPacket, round: number): Promise<s
     [number, packet.id, round, text, jws, jwk.kid, new Date(receipt.receivedAt), JSON.stringify(jwk)],
     packet.tx
   );
-  return number;
 }
+
+/** A number that nobody can guess and no other receipt has. */
+export const newReceiptNumber = (): string => receiptNumber(randomBytes(12));
 
 const RoundRow = z.object({
   student: z.string(),

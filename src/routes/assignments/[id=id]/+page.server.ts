@@ -22,7 +22,7 @@ import { withKept } from '../../shared/file-words';
 import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { openAside } from '../../shared/open-aside';
-import { act } from './act';
+import { actingOn } from './acting-on';
 import { classActions } from './class-actions';
 import { custodyActions } from './custody-actions';
 import { addLink, giveUp, PlaceId, takeFiles, useAsArrived } from './gather-actions';
@@ -93,28 +93,26 @@ export const actions = {
     if (request.headers.get('x-sveltekit-action') !== 'true') redirect(303, `${url.pathname}#packet`);
     return { done: true };
   },
-  removePiece: (event) => act(event, PieceForm, removePiece),
-  renamePiece: (event) => act(event, PieceForm.extend({ name: z.string().trim().min(1).max(1000) }), renamePiece),
-  notePiece: (event) => act(event, PieceForm.extend({ note: z.string().trim().max(500).default('') }), notePiece),
-  placePiece: (event) =>
-    act(
-      event,
-      PieceForm.extend({ deliverableId: PlaceId, index: z.coerce.number().int().min(0).max(1000) }),
-      placePiece
-    ),
-  takeNewer: (event) => act(event, PieceForm, takeNewer),
+  removePiece: actingOn(PieceForm, removePiece),
+  renamePiece: actingOn(PieceForm.extend({ name: z.string().trim().min(1).max(1000) }), renamePiece),
+  notePiece: actingOn(PieceForm.extend({ note: z.string().trim().max(500).default('') }), notePiece),
+  placePiece: actingOn(
+    PieceForm.extend({ deliverableId: PlaceId, index: z.coerce.number().int().min(0).max(1000) }),
+    placePiece
+  ),
+  takeNewer: actingOn(PieceForm, takeNewer),
   lookAtLinks: ({ locals, params, url, request }) =>
     handleForm(request, z.object({}), async () => {
       await lookAtAll(signedIn(locals, url), params.id);
       return { done: true };
     }),
-  lookAgain: (event) => act(event, PieceForm, lookAgain),
+  lookAgain: actingOn(PieceForm, lookAgain),
   addLink,
-  declareSite: (event) => act(event, z.object({ url: z.string().max(500) }), declareSite),
+  declareSite: actingOn(z.object({ url: z.string().max(500) }), declareSite),
   takeFromShelf: takeFiles,
-  useAsArrived: (event) => act(event, UploadForm, useAsArrived),
-  discardUpload: (event) => act(event, UploadForm, giveUp),
-  movePiece: (event) => act(event, PieceForm.extend({ by: z.enum(['up', 'down']) }), movePiece),
+  useAsArrived: actingOn(UploadForm, useAsArrived),
+  discardUpload: actingOn(UploadForm, giveUp),
+  movePiece: actingOn(PieceForm.extend({ by: z.enum(['up', 'down']) }), movePiece),
   seen: async ({ locals, params, url }) => {
     const person = signedIn(locals, url);
     const { role } = await orNotFound(readAssignment(person, params.id));

@@ -14,8 +14,7 @@ import {
 import { restorePieces, Restoring } from '$server/packets/restore-pieces';
 import { breakSeal, NewSeal, sealPacket } from '$server/packets/seal';
 import { submitPacket } from '$server/packets/submit';
-import { act } from './act';
-import type { RequestEvent } from './$types';
+import { actingOn } from './acting-on';
 
 const Key = z.object({ key: z.string().min(8).max(50) });
 const Note = z.string().trim().max(2000);
@@ -31,21 +30,18 @@ const Nothing = z.object({});
 
 /** What a student does with the packet as a whole: hands it over, or changes their mind. */
 export const custodyActions = {
-  submit: (event: RequestEvent) => act(event, Key.extend({ note: Note.default('') }), submitPacket),
-  submitBare: (event: RequestEvent) =>
-    act(event, Key.extend({ note: Note }), (person, input) => submitPacket(person, { ...input, bare: true })),
-  seal: (event: RequestEvent) => act(event, SealForm, sealPacket),
-  breakSeal: (event: RequestEvent) => act(event, Nothing, breakSeal),
-  takeBack: (event: RequestEvent) => act(event, TakeBackForm, takeBack),
-  askBack: (event: RequestEvent) => act(event, z.object({ reason: z.string().trim().min(1).max(1000) }), askBack),
-  nominate: (event: RequestEvent) => act(event, z.object({ round: z.coerce.number().int().positive() }), nominateRound),
-  restore: (event: RequestEvent) => act(event, Restoring, restorePieces),
-  revise: (event: RequestEvent) => act(event, Nothing, revise),
-  dropRevision: (event: RequestEvent) => act(event, Nothing, dropRevision),
-  declareDone: (event: RequestEvent) =>
-    act(event, z.object({ note: z.string().trim().max(1000).default('') }), declareDone),
-  withdrawDeclaration: (event: RequestEvent) => act(event, Nothing, withdrawDeclaration),
-  claimInPerson: (event: RequestEvent) =>
-    act(event, z.object({ note: z.string().trim().min(1).max(500) }), claimInPerson),
-  withdrawClaim: (event: RequestEvent) => act(event, Nothing, withdrawClaim)
+  submit: actingOn(Key.extend({ note: Note.default('') }), submitPacket),
+  submitBare: actingOn(Key.extend({ note: Note }), (person, input) => submitPacket(person, { ...input, bare: true })),
+  seal: actingOn(SealForm, sealPacket),
+  breakSeal: actingOn(Nothing, breakSeal),
+  takeBack: actingOn(TakeBackForm, takeBack),
+  askBack: actingOn(z.object({ reason: z.string().trim().min(1).max(1000) }), askBack),
+  nominate: actingOn(z.object({ round: z.coerce.number().int().positive() }), nominateRound),
+  restore: actingOn(Restoring, restorePieces),
+  revise: actingOn(Nothing, revise),
+  dropRevision: actingOn(Nothing, dropRevision),
+  declareDone: actingOn(z.object({ note: z.string().trim().max(1000).default('') }), declareDone),
+  withdrawDeclaration: actingOn(Nothing, withdrawDeclaration),
+  claimInPerson: actingOn(z.object({ note: z.string().trim().min(1).max(500) }), claimInPerson),
+  withdrawClaim: actingOn(Nothing, withdrawClaim)
 };

@@ -57,13 +57,13 @@ for (let i = 0; i < COURSES; i++) {
   );
   const rows = 'jsonb_to_recordset($3::jsonb) as t(title text, body text)';
   await execute(
-    `insert into assignments (course_id, unit_id, title, brief_html, created_at)
-     select $1, $2::uuid, title, body, now() from ${rows}`,
+    `insert into assignments (course_id, unit_id, title, brief_html, created_at, told_at)
+     select $1, $2::uuid, title, body, now(), now() from ${rows}`,
     [id, units[0], titles]
   );
   await execute(
-    `insert into notices (course_id, unit_id, title, body_md, body_html, by_person, at)
-     select $1, $2::uuid, title, '', body, $4, now() from ${rows}`,
+    `insert into notices (course_id, unit_id, title, body_md, body_html, by_person, at, told_at)
+     select $1, $2::uuid, title, '', body, $4, now(), now() from ${rows}`,
     [id, units[0], titles, student.id]
   );
 }

@@ -56,7 +56,7 @@ export async function smallCourse() {
         ...over
       })
     ).id;
-  return { course, teacher, ilse, teodor, stranger, set };
+  return { course, slug, teacher, ilse, teodor, stranger, set };
 }
 
 export async function attach(who: Actor, assignmentId: string, content: string = randomUUID(), name = 'report.txt') {

@@ -7,37 +7,21 @@ import { clock } from '../clock';
 import { config } from '../config';
 import { courseFor } from '../courses/course-head';
 import { shaping } from '../courses/shape-outline';
+import { tellShown } from '../courses/tell-shown';
 import { inTransaction, jsonRows as rows, ms, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
 import { announce } from '../live/announce';
 import { queueMail, sendQueued } from '../mail/mail';
 import { NotHere } from '../outcome';
-import { tell } from '../tidings/tell';
 import { copyAssignments } from './copy-assignments';
-import { assignmentRow, createAssignment, withOpenPlace } from './create-assignment';
+import { assignmentRow, withOpenPlace, writeAssignment } from './create-assignment';
 import { deliverablesOf } from './deliverables';
 import { CRITERIA } from './guidance';
 import { writeParts } from './write-parts';
 
-/** Sets a new assignment in a course, as its teacher. */
+/** Sets a new assignment in a course, as its teacher. Its students hear of it once they can see it. */
 export async function setAssignment(person: Actor, course: string, draft: AssignmentDraft): Promise<{ id: string }> {
-  return shaping(person, course, async (courseId, tx) => {
-    const made = await createAssignment({ ...draft, courseId }, tx);
-    await tellSet({ id: made.id, courseId, by: person.id }, draft, tx);
-    return made;
-  });
-}
-
-/** The course's students hear of it, if they can see it now. */
-async function tellSet(
-  { id, courseId, by }: { id: string; courseId: string; by: string },
-  { published, visibleFrom, due }: AssignmentDraft,
-  tx: Tx
-): Promise<void> {
-  const at = clock.now();
-  if (!published || (visibleFrom !== null && visibleFrom > at)) return;
-  const news = { kind: 'set', about: `set ${id}`, courseId, assignmentId: id, href: `/assignments/${id}`, by } as const;
-  await tell({ students: true }, { ...news, facts: { due }, at }, tx);
+  return shaping(person, course, (courseId, tx) => writeAssignment({ ...draft, courseId }, null, tx));
 }
 
 /** An assignment as its teacher edits it. */
@@ -85,6 +69,7 @@ export async function changeAssignment(
     await writeParts(assignmentId, after, tx);
     if (affects.length > 0) await tellStarted(assignmentId, before.draft, after, tx);
     await audit(person.id, 'change-assignment', assignmentId, { affects }, tx);
+    await tellShown(before.courseId, tx);
     await announce({ course: before.courseId }, tx);
     return { done: true };
   });

@@ -1,5 +1,6 @@
 import { AssignmentDraft } from '$core/assignments/draft';
 import { StandingRules, rulesFor } from '$core/courses/rules';
+import type { Moment } from '$core/time/moment';
 import { z } from 'zod';
 import { clock } from '../clock';
 import { nextPlace } from '../courses/next-place';
@@ -10,28 +11,37 @@ import { writeParts } from './write-parts';
 
 export const NewAssignment = AssignmentDraft.safeExtend({ courseId: z.uuid() });
 
+/** Lays an assignment out as if it had always been there: of what can be seen of it at once, nobody is told. */
+export function createAssignment(input: z.input<typeof NewAssignment>): Promise<{ id: string }> {
+  const given = NewAssignment.parse(input);
+  const now = clock.now();
+  const seen = given.published && (given.visibleFrom === null || given.visibleFrom <= now);
+  return inTransaction((tx) => writeAssignment(given, seen ? now : null, tx));
+}
+
 /**
- * Sets an assignment. Where no deliverable is named it gets one open one, so that a packet always has a place; an
+ * Writes a new assignment. Where no deliverable is named it gets one open one, so that a packet always has a place; an
  * assignment that settles by the student's word needs none.
  *
- * @param tx the transaction that it is part of; left out, it is one of its own
+ * @param toldAt since when its students know of it; null where they are still to be told
  */
-export async function createAssignment(input: z.input<typeof NewAssignment>, tx?: Tx): Promise<{ id: string }> {
-  const given = NewAssignment.parse(input);
-  const write = async (tx: Tx) => {
-    const assignment = await Assignment.create(
-      {
-        ...(await assignmentRow(given, given.courseId, tx)),
-        courseId: given.courseId,
-        position: await nextPlace(given.courseId, given.unitId, tx),
-        createdAt: new Date(clock.now())
-      },
-      { transaction: tx }
-    );
-    await writeParts(assignment.id, { ...given, deliverables: withOpenPlace(given) }, tx);
-    return { id: assignment.id };
-  };
-  return tx ? write(tx) : inTransaction(write);
+export async function writeAssignment(
+  given: z.infer<typeof NewAssignment>,
+  toldAt: Moment | null,
+  tx: Tx
+): Promise<{ id: string }> {
+  const { id } = await Assignment.create(
+    {
+      ...(await assignmentRow(given, given.courseId, tx)),
+      courseId: given.courseId,
+      position: await nextPlace(given.courseId, given.unitId, tx),
+      createdAt: new Date(clock.now()),
+      toldAt: date(toldAt)
+    },
+    { transaction: tx }
+  );
+  await writeParts(id, { ...given, deliverables: withOpenPlace(given) }, tx);
+  return { id };
 }
 
 /** The columns of an assignment as a draft wants them, with the course's rules where it follows them. */

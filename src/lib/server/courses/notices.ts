@@ -9,7 +9,6 @@ import { clock } from '../clock';
 import { execute, ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { hear, readPosts } from '../threads/read-posts';
-import { tell } from '../tidings/tell';
 import { courseFor } from './course-head';
 import { materialsOf } from './materials';
 import { nextPlace } from './next-place';
@@ -22,7 +21,7 @@ export const NewNotice = z.object({
   visibleFrom: z.number().int().nullable().default(null)
 });
 
-/** Tells the whole course something. */
+/** Tells the whole course something, at once or once it can be seen. */
 export async function giveNotice(
   person: Actor,
   course: string,
@@ -48,18 +47,6 @@ export async function giveNotice(
       ],
       tx
     );
-    const now = clock.now();
-    if (visibleFrom === null || visibleFrom <= now) {
-      const news = {
-        about: `notice ${id}`,
-        courseId,
-        href: `/notices/${id}`,
-        by: person.id,
-        facts: { title },
-        at: now
-      };
-      await tell({ students: true }, { kind: 'notice', ...news }, tx);
-    }
     return { id };
   });
 }

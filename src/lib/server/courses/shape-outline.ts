@@ -5,6 +5,7 @@ import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
 import { NotHere } from '../outcome';
 import { courseFor } from './course-head';
+import { tellShown } from './tell-shown';
 
 export const ITEM_KINDS = ['assignment', 'material', 'notice'] as const;
 const TABLES = { assignment: 'assignments', material: 'materials', notice: 'notices' } as const;
@@ -118,7 +119,7 @@ export async function changeUnit(
   );
 }
 
-/** Does something to a course's shape for someone who may, and tells everyone in it. */
+/** Does something to a course's shape for someone who may, and tells everyone in it of what came into sight. */
 export async function shaping<T>(
   person: Actor,
   course: string,
@@ -127,6 +128,7 @@ export async function shaping<T>(
   return inTransaction(async (tx) => {
     const { id } = await courseFor(person, course, 'shape-course', tx);
     const done = await work(id, tx);
+    await tellShown(id, tx);
     await announce({ course: id }, tx);
     return done;
   });

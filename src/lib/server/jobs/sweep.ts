@@ -1,3 +1,4 @@
+import { sweepShown } from '../courses/tell-shown';
 import { remindTakenBack } from '../packets/remind';
 import { sweepPackets } from '../packets/sweep-packets';
 
@@ -5,4 +6,5 @@ import { sweepPackets } from '../packets/sweep-packets';
 export async function sweepAll(): Promise<void> {
   await sweepPackets();
   await remindTakenBack();
+  await sweepShown();
 }

@@ -59,6 +59,8 @@ export class Assignment extends Model<InferAttributes<Assignment>, InferCreation
   declare passBy: Date | null;
   declare expectedMinutes: number | null;
   declare visibleFrom: Date | null;
+  /** Since when its students have been told of it; null while they are still to be. */
+  declare toldAt: CreationOptional<Date | null>;
   declare inherits: CreationOptional<string[]>;
 }
 Assignment.init(
@@ -90,6 +92,7 @@ Assignment.init(
     passBy: maybeMoment(),
     expectedMinutes: maybeWhole(),
     visibleFrom: maybeMoment(),
+    toldAt: maybeMoment(),
     inherits: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false, defaultValue: [] }
   },
   { sequelize: database, tableName: 'assignments' }

@@ -1,0 +1,62 @@
+import { z } from 'zod';
+import { clock } from '../clock';
+import { inTransaction, ms, select, type Tx } from '../db/connection';
+import { announce } from '../live/announce';
+import { tell, type News } from '../tidings/tell';
+import { setForStudents, shownToStudents } from './shown';
+
+/**
+ * Tells a course's students of what they can see now and have not been told of: assignments and notices. Each is told
+ * of once, whether it was shown by a teacher or by its moment.
+ *
+ * @param courseId whose; null for every course
+ * @returns the courses that were told of something
+ */
+export async function tellShown(courseId: string | null, tx: Tx): Promise<string[]> {
+  const at = clock.now();
+  const bind = [new Date(at), courseId, AT_ONCE];
+  const [set, notices] = await Promise.all([
+    select(SetRow, UNTOLD_ASSIGNMENTS, bind, tx),
+    select(NoticeRow, UNTOLD_NOTICES, bind, tx)
+  ]);
+  const news: News[] = [
+    ...set.map(({ id, courseId, due }) => {
+      const about = { kind: 'set', about: `set ${id}`, assignmentId: id, href: `/assignments/${id}` } as const;
+      return { ...about, courseId, facts: { due }, at };
+    }),
+    ...notices.map(({ id, courseId, title, by }) => {
+      const about = { kind: 'notice', about: `notice ${id}`, href: `/notices/${id}` } as const;
+      return { ...about, courseId, by, facts: { title }, at };
+    })
+  ];
+  for (const one of news) await tell({ students: true }, one, tx);
+  return [...new Set(news.map(({ courseId }) => courseId))];
+}
+
+/** The same for what has come into sight by the passing of time alone, in all courses. */
+export async function sweepShown(): Promise<void> {
+  await inTransaction(async (tx) => {
+    for (const course of await tellShown(null, tx)) await announce({ course }, tx);
+  });
+}
+
+/** Things that are told of in one go: a course that is opened to its students may hold many. */
+const AT_ONCE = 200;
+
+const SetRow = z.object({ id: z.string(), courseId: z.string(), due: z.number().nullable() });
+const UNTOLD_ASSIGNMENTS = `
+  update assignments set told_at = $1 where id in (
+    select a.id from assignments a join courses c on c.id = a.course_id left join units u on u.id = a.unit_id
+    where a.told_at is null and c.archived_at is null and ($2::uuid is null or a.course_id = $2)
+      and ${setForStudents('a', '$1')} and ${shownToStudents('u', '$1')}
+    order by a.position, a.id limit $3 for update of a skip locked)
+  returning id, course_id as "courseId", ${ms('due_at')} as due`;
+
+const NoticeRow = z.object({ id: z.string(), courseId: z.string(), title: z.string(), by: z.string() });
+const UNTOLD_NOTICES = `
+  update notices set told_at = $1 where id in (
+    select n.id from notices n join courses c on c.id = n.course_id left join units u on u.id = n.unit_id
+    where n.told_at is null and c.archived_at is null and ($2::uuid is null or n.course_id = $2)
+      and ${shownToStudents('n', '$1')} and ${shownToStudents('u', '$1')}
+    order by n.position, n.id limit $3 for update of n skip locked)
+  returning id, course_id as "courseId", title, by_person as by`;

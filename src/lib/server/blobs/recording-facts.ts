@@ -1,6 +1,14 @@
-import { ALL_FORMATS, EncodedPacketSink, FilePathSource, Input, type InputAudioTrack } from 'mediabunny';
-import { MPEGDecoder } from 'mpg123-decoder';
-import { OpusDecoder } from 'opus-decoder';
+import { setImmediate as breath } from 'node:timers/promises';
+import {
+  ALL_FORMATS,
+  EncodedPacketSink,
+  type EncodedPacket,
+  FilePathSource,
+  Input,
+  type InputAudioTrack
+} from 'mediabunny';
+import { MPEGDecoderWebWorker } from 'mpg123-decoder';
+import { OpusDecoderWebWorker } from 'opus-decoder';
 import type { BlobFacts } from '$core/materials/facts';
 
 /** What is softer than this throughout, nobody hears: forty decibels below the loudest that can be recorded. */
@@ -26,37 +34,63 @@ async function isSilent(track: InputAudioTrack): Promise<boolean | null> {
   const ear = await earFor(track);
   if (ear === null) return null;
   try {
-    for await (const packet of new EncodedPacketSink(track).packets()) {
-      if (ear.loudest(packet.data) > AUDIBLE) return false;
-      if (packet.timestamp > PATIENCE) break;
-    }
+    for await (const packets of handfuls(track))
+      if ((await ear.loudest(packets.map(({ data }) => data))) > AUDIBLE) return false;
     return true;
   } finally {
-    ear.free();
+    await ear.free();
   }
 }
 
-/** Hears one packet after another. */
+/** Packets that are listened to in one go: two seconds of speech, so that the first sound is heard soon. */
+const HANDFUL = 100;
+
+async function* handfuls(track: InputAudioTrack): AsyncGenerator<EncodedPacket[]> {
+  let packets: EncodedPacket[] = [];
+  for await (const packet of new EncodedPacketSink(track).packets()) {
+    if (packet.timestamp > PATIENCE) break;
+    packets.push(packet);
+    if (packets.length < HANDFUL) continue;
+    yield packets;
+    packets = [];
+  }
+  if (packets.length > 0) yield packets;
+}
+
+/** Hears a recording, some packets after the others. Decoding is done beside this thread, which others wait for. */
 interface Ear {
-  /** The loudest sample of a packet, 0 to 1. */
-  loudest(packet: Uint8Array): number;
-  free(): void;
+  /** The loudest sample of these packets, 0 to 1. */
+  loudest(packets: Uint8Array[]): number | Promise<number>;
+  free(): void | Promise<void>;
 }
 
 async function earFor(track: InputAudioTrack): Promise<Ear | null> {
   const { codec } = track;
   if (codec === 'opus') {
-    const decoder = new OpusDecoder({ channels: track.numberOfChannels });
+    const decoder = new OpusDecoderWebWorker({ channels: track.numberOfChannels });
     await decoder.ready;
-    return { loudest: (packet) => peak(decoder.decodeFrame(packet).channelData), free: () => decoder.free() };
+    return {
+      loudest: async (packets) => peak((await decoder.decodeFrames(packets)).channelData),
+      free: () => decoder.free()
+    };
   }
   if (codec === 'mp3') {
-    const decoder = new MPEGDecoder();
+    const decoder = new MPEGDecoderWebWorker();
     await decoder.ready;
-    return { loudest: (packet) => peak(decoder.decode(packet).channelData), free: () => decoder.free() };
+    return {
+      loudest: async (packets) => peak((await decoder.decode(Buffer.concat(packets))).channelData),
+      free: () => decoder.free()
+    };
   }
   const sample = codec === null ? undefined : PCM[codec];
-  return sample ? { loudest: (packet) => loudestOf(packet, sample), free: () => undefined } : null;
+  if (!sample) return null;
+  return {
+    loudest: async (packets) => {
+      await breath();
+      return Math.max(...packets.map((packet) => loudestOf(packet, sample)));
+    },
+    free: () => undefined
+  };
 }
 
 function peak(channels: readonly Float32Array[]): number {

@@ -25,6 +25,8 @@ export default {
         'frame-ancestors': ['none']
       }
     },
+    // One page registers it, for itself alone (src/routes/verify).
+    serviceWorker: { register: false },
     version: { pollInterval: 0 }
   }
 };

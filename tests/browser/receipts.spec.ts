@@ -55,6 +55,14 @@ test('a receipt is kept with its round, taken away as a bag, verified by anyone,
   await expect(main).toContainText('The signature does not hold');
   await choose('notes.txt', Buffer.from('no receipt at all'));
   await expect(main).toContainText('There is no signed receipt in it');
+
+  // With the server gone the page opens anew, and still knows the school's keys and how to read a bag.
+  await anyone.evaluate(async () => (await navigator.serviceWorker.ready).active?.state);
+  await world.kill();
+  await anyone.goto(`${world.url}/verify`);
+  await expect(anyone.getByLabel('Choose a receipt or a ZIP')).toBeEnabled();
+  await choose('receipt.zip', bag);
+  await expect(main).toContainText('The signature holds, and every file is as it was received.');
 });
 
 test('a receipt is its student’s and their teachers’: nobody else finds it, its ZIP or its signature', async ({

@@ -3,6 +3,7 @@
   import { page } from '$app/state';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
+  import Message from '$ui/shell/Message.svelte';
   import Shell from '$ui/shell/Shell.svelte';
   import { setLook } from '$ui/materials/look';
   import { setReadShelf } from '$ui/shelf/shelf-reader';
@@ -13,12 +14,14 @@
   import { keepCurrent } from './shared/keep-current';
   import { rememberLists } from './shared/way-back.svelte';
   import { RunwayData } from './shared/runway-data.svelte';
+  import { watchLine } from './shared/line.svelte';
 
   const { data, children } = $props();
   /** Milliseconds between two readings of a page whose links are being looked at. */
   const LOOKING = 1500;
   const runway = new RunwayData();
   rememberLists();
+  const line = watchLine();
   setLook(lookAt);
   setReadShelf(readShelf);
   setZone(() => data.zone);
@@ -69,3 +72,8 @@
 <Shell person={data.person} theme={data.theme} path={page.url.pathname} zone={data.zone} runway={runway.current} {ask}>
   {@render children()}
 </Shell>
+{#if line.words}
+  <div class="fixed inset-x-4 top-12 z-50 mx-auto max-w-lg shadow-lg">
+    <Message kind="problem">{line.words}</Message>
+  </div>
+{/if}

@@ -201,8 +201,12 @@ test('submit pressed offline is said to have failed, keeps everything, and makes
   await ilse.context().setOffline(true);
   await submit(ilse, 'Submit round 1: 1 piece');
   await expect(ilse.getByText(/could not be reached/)).toBeVisible();
+  // A link leads nowhere now, and takes nothing away.
+  await ilse.getByRole('link', { name: 'Courses' }).click();
+  await expect(ilse.getByText('this page stays open')).toBeVisible();
   await expect(ilse.getByLabel('A note that travels with round 1')).toHaveValue('Written on the ferry.');
   await ilse.context().setOffline(false);
+  await expect(ilse.getByText('this page stays open')).toBeHidden();
   await submit(ilse, 'Submit round 1: 1 piece');
   await expect(roundOf(ilse, 1)).toContainText('Written on the ferry.');
   expect(

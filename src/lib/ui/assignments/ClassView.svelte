@@ -60,12 +60,14 @@
       </p>
     </div>
   </div>
-  <p class="mb-3"><a class="btn btn-sm" href="/assignments/{facts.assignmentId}/edit">Change this assignment</a></p>
-  <details class="mb-6">
-    <summary class="btn btn-sm">The brief, as students read it</summary>
-    <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
-    <div class="brief-text mt-3 rounded bg-base-100 p-5">{@html briefHtml}</div>
-  </details>
+  <div class="mb-6 flex flex-wrap gap-3">
+    <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/edit">Change this assignment</a>
+    <details class="open:basis-full">
+      <summary class="btn btn-sm">The brief, as students read it</summary>
+      <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
+      <div class="brief-text mt-3 rounded bg-base-100 p-5">{@html briefHtml}</div>
+    </details>
+  </div>
 
   <h2 class="mb-1 text-xl font-semibold">The class</h2>
   <p class="mb-3">{lines.length} students, {withTeacher} with you, {settled} settled</p>

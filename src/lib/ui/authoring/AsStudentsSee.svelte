@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { AssignmentDraft } from '$core/assignments/draft';
-  import { wantsWords } from '$core/assignments/wants';
+  import { wantedName, wantsWords } from '$core/assignments/wants';
   import type { CourseHead } from '$core/courses/views';
   import Facts from '$ui/assignments/Facts.svelte';
   import RubricTable from '$ui/rubric/RubricTable.svelte';
@@ -40,6 +40,13 @@
       levels: row.levels.map((level, n) => ({ ...level, id: `${i}.${n}` }))
     }))
   );
+
+  /** What is wanted in a place, with the name that a student would read there. */
+  function wanted({ title, wants }: AssignmentDraft['deliverables'][number]): string[] {
+    const by = { ...SOMEONE, assignment: draft.title, deliverable: title, course: course.title };
+    return wantsWords(wants, wants.naming === undefined ? null : wantedName(wants.naming, by));
+  }
+  const SOMEONE = { name: 'Name Surname', sortName: 'Surname, Name' };
 </script>
 
 <section
@@ -79,8 +86,7 @@
         <li>
           <b>{place.title || 'Unnamed'}</b>{place.optional ? ', optional' : ''}
           {#if place.ask}<span class="block">{place.ask}</span>{/if}
-          {#if wantsWords(place.wants).length > 0}<span class="block text-sm"
-              ><b>Wanted:</b> {wantsWords(place.wants).join('; ')}</span
+          {#if wanted(place).length > 0}<span class="block text-sm"><b>Wanted:</b> {wanted(place).join('; ')}</span
             >{/if}
         </li>
       {/each}

@@ -16,21 +16,21 @@
   <form method="get" action="/desk" class="mt-2 flex flex-wrap items-end gap-3" data-sveltekit-keepfocus>
     <label>
       Course
-      <select class="select block select-sm" name="course" value={course ?? ''}>
+      <select class="select flex select-sm" name="course" value={course ?? ''}>
         <option value="">All of them</option>
         {#each courses as { slug, title } (slug)}<option value={slug}>{title}</option>{/each}
       </select>
     </label>
     <label>
       Only
-      <select class="select block select-sm" name="show" value={show ?? ''}>
+      <select class="select flex select-sm" name="show" value={show ?? ''}>
         <option value="">Everything</option>
         {#each SHOWN_KINDS as kind (kind)}<option value={kind}>{GROUP_WORDS[kind].title}</option>{/each}
       </select>
     </label>
     <label>
       Order
-      <select class="select block select-sm" name="order" value={order}>
+      <select class="select flex select-sm" name="order" value={order}>
         <option value="due">By due moment</option>
         <option value="outline">By course outline</option>
       </select>

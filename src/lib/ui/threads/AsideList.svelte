@@ -51,7 +51,7 @@
   <form method="get" class="mt-4 flex flex-wrap items-end gap-2">
     <label class="text-sm"
       >Write to
-      <select class="select block w-56 select-sm" name="aside" required>
+      <select class="select flex w-56 select-sm" name="aside" required>
         {#each students as student (student.id)}<option value={student.id}>{student.name}</option>{/each}
       </select>
     </label>

@@ -12,7 +12,7 @@
     <form method="post" action="?/copy" class="ml-auto flex flex-wrap items-end gap-2">
       <label class="text-sm"
         >Begin from an earlier one
-        <select class="select block max-w-72 select-sm" name="from">
+        <select class="select flex max-w-72 select-sm" name="from">
           {#each data.earlier as { id, title, courseTitle } (id)}<option value={id}>{title} ({courseTitle})</option
             >{/each}
         </select></label

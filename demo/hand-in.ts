@@ -9,7 +9,8 @@ import type { Actor } from '../src/lib/core/people/policy';
 import { inspectBlob } from '../src/lib/server/blobs/inspect';
 import { storeBlob } from '../src/lib/server/blobs/store';
 import { config } from '../src/lib/server/config';
-import { addLink, declareSite } from '../src/lib/server/links/links';
+import { addLink } from '../src/lib/server/links/links';
+import { declareSite } from '../src/lib/server/links/own-site';
 import { addFile } from '../src/lib/server/packets/pieces';
 import { demoFile } from './read-world';
 

@@ -1,4 +1,5 @@
 import type { SignedIn } from '$server/auth/sessions';
+import type { Mark } from '$core/live/mark';
 import type { Reader } from '$core/people/reader';
 
 declare global {
@@ -14,6 +15,8 @@ declare global {
       person: SignedIn | null;
       reader: Reader;
       theme: 'day' | 'night' | 'system';
+      /** Where the live channel stood before anything was read. */
+      drawn: Mark;
     }
     interface PageData {
       /** Documents or links of this page are being looked at: what it shows will change soon. */

@@ -3,6 +3,8 @@ import { error, type Handle, type HandleServerError, type RequestEvent, type Ser
 import { findSession, SESSION_COOKIE } from '$server/auth/sessions';
 import { blobStoreProblem } from '$server/blobs/store';
 import { openSimulatedSite } from '$server/links/simulated-site';
+import { hearChanges } from '$server/live/hub';
+import { mark } from '$server/live/lately';
 import { log } from '$server/log';
 import { sweepAll } from '$server/jobs/sweep';
 import { workOnJobs } from '$server/jobs/jobs';
@@ -18,6 +20,7 @@ export const init: ServerInit = async () => {
   const problem = await blobStoreProblem();
   if (problem) log.error({ problem }, 'blobs cannot be written');
   await openSimulatedSite();
+  void hearChanges();
   const stopJobs = workOnJobs({ 'mail-tiding': ({ tidingId }) => mailTiding(tidingId), sweep: sweepAll });
   // Every request has been answered by then; what still stands are our own connections to the database.
   process.on('sveltekit:shutdown', () => void stopJobs().finally(() => process.exit(0)));
@@ -26,6 +29,7 @@ export const init: ServerInit = async () => {
 export const handle: Handle = async ({ event, resolve }) => {
   refuseForeign(event);
   refuseOversized(event);
+  event.locals.drawn = mark();
   await identify(event);
   const { theme } = event.locals;
   const attribute = theme === 'system' ? '' : ` data-theme="vendro-${theme}"`;

@@ -1,7 +1,8 @@
 /** What the shell of every page shows. */
 export const load = ({ locals }) => {
-  const { person, reader, theme } = locals;
+  const { person, reader, theme, drawn } = locals;
   return {
+    drawn,
     person: person && { name: person.name, studies: person.studies, teaches: person.teaches, unread: person.unread },
     zone: reader.zone,
     theme

@@ -1,5 +1,6 @@
 <script lang="ts">
   import '../app.css';
+  import { untrack } from 'svelte';
   import { page } from '$app/state';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
@@ -41,7 +42,10 @@
   /** What changes elsewhere shows here: in another tab, at the teacher's, when a moment passes. */
   $effect(() => {
     if (!follows) return;
-    const leave = followLive(current.changed);
+    const leave = followLive(
+      current.changed,
+      untrack(() => data.drawn)
+    );
     return () => {
       leave();
       current.stop();

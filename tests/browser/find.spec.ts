@@ -24,6 +24,8 @@ test('every door leads to the same assignment', async ({ world }) => {
   });
   await through(async () => {
     await ilse.getByRole('link', { name: 'Courses' }).click();
+    // The Desk names its courses too, and stands until the list has come.
+    await expect(title(ilse)).toHaveText('Courses');
     await openFromList(ilse, 'Tidal Ecology');
     await openFromList(ilse, REPORT);
   });

@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import type { Actor } from '$core/people/policy';
 import { inTransaction } from '$server/db/connection';
 import { announce } from '$server/live/announce';
-import { concerns, listen } from '$server/live/hub';
+import { concerns, hearChanges, listen } from '$server/live/hub';
+import { mark } from '$server/live/lately';
 import { liveStream } from '$server/live/stream';
 import { submitPacket } from '$server/packets/submit';
 import { attach, key, smallCourse } from './kit';
@@ -39,6 +41,11 @@ async function listenFor(personId: string) {
   return { told, stop, times: () => times };
 }
 
+async function streamFor(who: Actor, since: string | null) {
+  const reader = (await liveStream(who, since)).getReader();
+  return { reader, next: async () => new TextDecoder().decode((await reader.read()).value) };
+}
+
 describe('the live channel', () => {
   it('tells on commit, and not what was rolled back', async () => {
     const school = await smallCourse();
@@ -62,13 +69,38 @@ describe('the live channel', () => {
 
   it('streams to a browser that something has changed, and nothing of what', async () => {
     const school = await smallCourse();
-    const reader = (await liveStream(school.teacher)).getReader();
-    const next = async () => new TextDecoder().decode((await reader.read()).value);
+    await hearChanges();
+    const { next, reader } = await streamFor(school.teacher, mark());
     expect(await next()).toContain('event: ready');
     const id = await school.set({ title: 'Nobody must read this' });
     await attach(school.ilse, id);
     await submitPacket(school.ilse, { assignmentId: id, key: key() });
-    expect(await next()).toBe('event: changed\ndata: \n\n');
+    expect(await next()).toMatch(/^id: [0-9a-f]{8}\.\d+\nevent: changed\ndata: \n\n$/);
     await reader.cancel();
+  });
+
+  it('tells whoever comes later what has changed since their page was drawn, if it concerns them', async () => {
+    const school = await smallCourse();
+    await hearChanges();
+    const drawn = mark();
+    const other = await listenFor(school.teodor.id);
+    await announce({ people: [school.ilse.id] });
+    await announce({ people: [school.teodor.id] });
+    await other.told;
+    other.stop();
+    const first = async (who: Actor, since: string | null) => {
+      const { next, reader } = await streamFor(who, since);
+      expect(await next()).toContain('event: ready');
+      // What was missed is told before anything that happens from now on.
+      const then = mark();
+      await announce({ people: [who.id] });
+      const told = await next();
+      await reader.cancel();
+      return told.startsWith(`id: ${then}\n`) ? 'what was missed' : 'only what came then';
+    };
+    expect(await first(school.ilse, drawn)).toBe('what was missed');
+    expect(await first(school.teacher, drawn)).toBe('only what came then');
+    expect(await first(school.ilse, mark())).toBe('only what came then');
+    for (const unknown of [null, 'ffffffff.3']) expect(await first(school.ilse, unknown)).toBe('what was missed');
   });
 });

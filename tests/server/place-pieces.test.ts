@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
-import { declaredSite, declareSite } from '$server/links/links';
+import { declaredSite, declareSite } from '$server/links/own-site';
 import { NotHere } from '$server/outcome';
 import { placePiece } from '$server/packets/arrange-pieces';
 import { submitPacket } from '$server/packets/submit';

@@ -2,25 +2,35 @@
 /**
  * One live connection for all tabs of this browser: HTTP/1.1 allows six to a server, and every tab would take one.
  *
- * A SharedWorker. It tells each tab that something has changed; the tab reads its page anew.
+ * A SharedWorker. A tab says where the server stood when its page was drawn (`{ drawn }`), and `leave` when it goes. It
+ * is told that something has changed, and reads its page anew.
  */
-import { followEvents } from './events';
+import type { Mark } from '$core/live/mark';
+import { followEvents, type Following } from './events';
 
 const ports = new Set<MessagePort>();
-let stop: (() => void) | null = null;
+let following: Following | null = null;
 
 (self as unknown as SharedWorkerGlobalScope).onconnect = ({ ports: [port] }) => {
   if (!port) return;
-  ports.add(port);
-  port.onmessage = ({ data }) => {
-    if (data !== 'leave') return;
-    ports.delete(port);
-    if (ports.size > 0) return;
-    stop?.();
-    stop = null;
+  port.onmessage = ({ data }: MessageEvent<'leave' | { drawn: Mark | null }>) => {
+    if (data === 'leave') leave(port);
+    else join(port, data.drawn);
   };
-  stop ??= followEvents(tell);
 };
+
+function join(port: MessagePort, drawn: Mark | null): void {
+  ports.add(port);
+  if (!following) following = followEvents(tell, drawn);
+  else if (!following.covers(drawn)) port.postMessage('changed');
+}
+
+function leave(port: MessagePort): void {
+  ports.delete(port);
+  if (ports.size > 0) return;
+  following?.stop();
+  following = null;
+}
 
 function tell(): void {
   for (const port of ports) port.postMessage('changed');

@@ -4,7 +4,7 @@ import type { FilePiece } from '$core/packets/views';
 import { namedFor, readDeliverables } from '../assignments/deliverables';
 import { otherTitles, readMustDo } from '../assignments/guidance';
 import { select } from '../db/connection';
-import { declaredSite } from '../links/links';
+import { declaredSite } from '../links/own-site';
 import type { OpenPacket } from '../packets/open-packet';
 import { readPieces } from '../packets/read-packet';
 import type { ComingPiece } from '../packets/seal-record';

@@ -7,7 +7,7 @@ import { allowed, type Refusal } from '$core/packets/allowed';
 import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
-import { execute, select, type Tx } from '../db/connection';
+import { execute, select } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
 import { withPacket } from '../packets/open-packet';
@@ -142,24 +142,3 @@ const OWN_LINK = `
   select p.url from pieces p join packets k on k.id = p.packet_id
   join party_members m on m.party_id = k.party_id and m.person_id = $2
   where p.id = $1 and k.assignment_id = $3 and p.kind = 'link'`;
-
-/** Declares the site on which a student publishes their own work; an empty address takes the declaration back. */
-export async function declareSite(person: Actor, input: { url: string }): Promise<Outcome<object, PieceRefusal>> {
-  const url = webAddress(input.url);
-  if (input.url.trim() !== '' && url === null) return { ok: false, why: 'no-address' };
-  if (url === null) await execute('delete from own_sites where person_id = $1', [person.id]);
-  else
-    await execute(
-      `insert into own_sites (person_id, url) values ($1, $2)
-       on conflict (person_id) do update set url = excluded.url`,
-      [person.id, url]
-    );
-  return { ok: true };
-}
-
-/** The site that a person declared as their own, or null. */
-export async function declaredSite(person: Actor, tx?: Tx): Promise<string | null> {
-  const bind = [person.id];
-  const [row] = await select(z.object({ url: z.string() }), 'select url from own_sites where person_id = $1', bind, tx);
-  return row?.url ?? null;
-}

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { config } from '../config';
 import { log } from '../log';
 import { LIVE_CHANNEL, type Change } from './announce';
+import { forgetAll, remember } from './lately';
 
 /** Who listens, and what concerns them. */
 export interface Listener {
@@ -24,14 +25,22 @@ let connection: Promise<void> | null = null;
 const RETRY = 1000;
 
 /**
- * Listens for changes that concern a person. This process holds one connection to PostgreSQL for all of its listeners
- * (LISTEN), from the first of them on.
+ * Hears of all changes from now on: this process holds one connection to PostgreSQL for that (LISTEN).
+ *
+ * @returns once nothing can be missed any more
+ */
+export function hearChanges(): Promise<void> {
+  return (connection ??= connect());
+}
+
+/**
+ * Listens for changes that concern a person.
  *
  * @returns once nothing can be missed any more; stops listening
  */
 export async function listen(listener: Listener): Promise<() => void> {
   listeners.add(listener);
-  await (connection ??= connect());
+  await hearChanges();
   return () => listeners.delete(listener);
 }
 
@@ -63,13 +72,17 @@ async function connect(): Promise<void> {
 /** What was announced meanwhile is unknown, so everyone reads their page anew. */
 function reconnect(): void {
   setTimeout(() => {
-    connection = listeners.size > 0 ? connect().then(() => listeners.forEach((one) => one.tell())) : null;
+    connection = connect().then(() => {
+      forgetAll();
+      listeners.forEach((one) => one.tell());
+    });
   }, RETRY).unref();
 }
 
 function deliver(payload: string): void {
   const change = Announced.safeParse(parsed(payload));
   if (!change.success) return;
+  remember(change.data);
   for (const listener of listeners) if (concerns(change.data, listener)) listener.tell();
 }
 

@@ -141,6 +141,29 @@ test('each person chooses what comes by mail; an aside of the course belongs to 
   await expect(ilse.getByText('Of course')).toBeVisible();
 });
 
+test('what is written before the editor has come goes on in it', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Zonation diagram');
+  await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
+  let open: () => void = () => undefined;
+  const opened = new Promise<void>((resolve) => (open = resolve));
+  await ilse.route(/\/_app\/.*\.js/, async (route) => {
+    await opened;
+    await route.continue();
+  });
+  await ilse.reload({ waitUntil: 'commit' });
+  const field = ilse.getByRole('textbox', { name: 'Ask your teacher' });
+  await field.fill('Which pier?\n\nThe old one <or> the new one');
+  open();
+  await expect(ask(ilse).getByRole('toolbar', { name: 'How it is written' })).toBeVisible();
+  await expect(field).toBeFocused();
+  await ilse.keyboard.type(', at low water.');
+  await ilse.getByRole('button', { name: /^Send it to Dr Odile Ferrante only$/ }).click();
+  const said = ask(ilse).getByRole('listitem').filter({ hasText: 'Which pier?' });
+  await expect(said).toContainText('The old one <or> the new one, at low water.');
+  await expect(field).toHaveText('');
+});
+
 test('without JavaScript a message is sent from a plain field', async ({ world }) => {
   const ilse = await world.as('ilse', { javaScriptEnabled: false });
   await openFromList(ilse, 'Zonation diagram');

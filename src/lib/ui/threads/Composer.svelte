@@ -67,18 +67,8 @@
     {/if}
     {readersWords(readers)}
   </p>
-  {#if scripted.yes}
-    <RichField bind:this={field} bind:html {label} describedBy="{id}-who" />
-    <input type="hidden" name="html" value={html} />
-  {:else}
-    <textarea
-      class="textarea w-full"
-      name="body"
-      rows="3"
-      maxlength="10000"
-      aria-label={label}
-      aria-describedby="{id}-who"></textarea>
-  {/if}
+  <RichField bind:this={field} bind:html {label} describedBy="{id}-who" />
+  <input type="hidden" name="html" value={html} />
   {#if points.length > 0}
     <label class="text-sm"
       >About

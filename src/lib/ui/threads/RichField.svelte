@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { onMount } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import type { Editor } from '@tiptap/core';
   import { Bold, Code, Italic, List, ListOrdered, Quote } from '@lucide/svelte';
 
@@ -12,24 +12,25 @@
     describedBy?: string;
   }
   /**
-   * A field for rich text. The editor comes with its own script once the page stands; before that, and without scripts,
-   * its place is taken by the plain field that the form brings along.
+   * A field for rich text. The editor comes with its own script once the page stands. Before that, without scripts, and
+   * where the line breaks meanwhile, a plain field does as well; what was written in it goes on in the editor.
    */
   let { start = '', html = $bindable(), label, describedBy }: Props = $props();
   let place: HTMLDivElement;
   let editor = $state.raw<Editor | null>(null);
   let changes = $state(0);
-  let plain = $state(false);
+  // What there is to put right is rich already: it waits for the editor, unless that does not come.
+  let plain = $state(untrack(() => start) === '');
   let text = $state('');
+  let written = $state<HTMLTextAreaElement>();
 
   onMount(() => {
     let gone = false;
     begin().then(
       (made) => {
         if (gone) made.destroy();
-        else editor = made;
+        else takeOver(made);
       },
-      // The line went down before the editor had come: a plain field does as well.
       () => (plain = true)
     );
     return () => {
@@ -60,6 +61,19 @@
       onUpdate: ({ editor: one }) => (html = one.isEmpty ? '' : one.getHTML()),
       onTransaction: () => changes++
     });
+  }
+
+  function takeOver(made: Editor) {
+    const writing = written !== undefined && document.activeElement === written;
+    if (text !== '') {
+      const content = text
+        .split('\n')
+        .map((line) => ({ type: 'paragraph', content: line ? [{ type: 'text', text: line }] : [] }));
+      made.commands.setContent({ type: 'doc', content }, { emitUpdate: true });
+    }
+    editor = made;
+    plain = false;
+    if (writing) made.commands.focus('end');
   }
 
   /** Empties the field, once what it held was sent. */
@@ -95,6 +109,7 @@
   <div bind:this={place}></div>
   {#if plain}
     <textarea
+      bind:this={written}
       class="textarea w-full border-0"
       name="body"
       rows="3"

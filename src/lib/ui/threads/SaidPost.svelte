@@ -73,7 +73,12 @@
     <details class="text-sm">
       <summary class="cursor-pointer py-1">{file.name}</summary>
       <p class="mb-1"><a class="link" href={address} data-sveltekit-reload>Download it</a></p>
-      {#if scripted.yes}<Peek {address} file={address} title={file.name} name={file.name} />{/if}
+      {#if scripted.yes && !isSound(file.mediaType)}<Peek
+          {address}
+          file={address}
+          title={file.name}
+          name={file.name}
+        />{/if}
     </details>
   {/each}
   {#if problem}<p role="alert" class="text-sm font-medium text-error">{problem}</p>{/if}

@@ -19,7 +19,7 @@ export default defineConfig({
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [
-        ...['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+        ...['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-gpu', '--disable-extensions', '--mute-audio'],
         // A microphone that hums and a camera that ticks.
         ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream']
       ]

@@ -77,7 +77,7 @@
   {@render children()}
 </Shell>
 {#if line.words}
-  <div class="fixed inset-x-4 top-12 z-50 mx-auto max-w-lg shadow-lg">
+  <div class="fixed inset-x-4 top-14 z-50 mx-auto max-w-lg rounded border border-base-300 shadow-lg *:my-0">
     <Message kind="problem">{line.words}</Message>
   </div>
 {/if}

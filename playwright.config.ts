@@ -19,7 +19,15 @@ export default defineConfig({
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [
-        ...['--no-sandbox', '--disable-background-networking', '--disable-component-update', '--disable-sync', '--disable-gpu', '--disable-extensions', '--mute-audio'],
+        ...[
+          '--no-sandbox',
+          '--disable-background-networking',
+          '--disable-component-update',
+          '--disable-sync',
+          '--disable-gpu',
+          '--disable-extensions',
+          '--mute-audio'
+        ],
         // A microphone that hums and a camera that ticks.
         ...['--use-fake-device-for-media-stream', '--use-fake-ui-for-media-stream']
       ]

@@ -66,6 +66,7 @@ test('files and a voice go with a message, and are for its readers alone', async
   const ilse = await world.as('ilse', { permissions: ['microphone'] });
   await openFromList(ilse, 'Zonation diagram');
   const aside = ask(ilse);
+  await expect(aside.getByRole('button', { name: 'Record your voice' })).toBeVisible();
   await aside
     .getByLabel('Attach files')
     .first()

@@ -97,8 +97,18 @@ test.describe('a long recording on a bad line', () => {
 });
 
 test('a server with open pages stops when it is asked to', async ({ world }) => {
-  await world.as('ilse');
-  const listening = "select 1 from pg_stat_activity where datname = current_database() and query ilike 'listen%'";
-  await expect.poll(() => world.sql(listening)).toHaveLength(1);
+  const ilse = await world.as('ilse');
+  // What is read elsewhere shows here: the page stands with all its scripts, and its live channel is open.
+  await expect(
+    ilse
+      .getByRole('navigation', { name: /Runway/ })
+      .getByRole('link')
+      .first()
+  ).toBeVisible();
+  await world.sql(`update tidings set read_at = now() from people p where p.id = person_id and p.handle = 'ilse'`);
+  await world.sql(
+    `select pg_notify('vendro_live', json_build_object('people', json_build_array(id))::text) from people where handle = 'ilse'`
+  );
+  await expect(ilse.getByRole('link', { name: /^Tidings/ })).not.toContainText('new');
   expect(await world.stop()).toBe(0);
 });

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Lock, Paperclip, UsersRound, X } from '@lucide/svelte';
   import { page } from '$app/state';
   import { sizeText } from '$core/packets/piece-rules';
@@ -21,6 +22,8 @@
   const { readers, where, studentId, points }: Props = $props();
   const id = $props.id();
   const scripted = whenScripted();
+  // What was chosen before the scripts came goes on in the list that they draw.
+  onMount(() => hold([...(input?.files ?? [])]));
   let html = $state('');
   let busy = $state(false);
   let problem = $state('');

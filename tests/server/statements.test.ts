@@ -35,6 +35,20 @@ it('undoes all of them where one fails, says which, and leaves the connection us
   expect(answers.flat()).toEqual([]);
 });
 
+it('asks nothing more for a transaction that is over', async () => {
+  let go: () => void = () => undefined;
+  const over = new Promise<void>((resolve) => (go = resolve));
+  let late: Promise<void> | undefined;
+  const failing = inTransaction((tx) => {
+    late = over.then(() => execute(write, ['late', '1'], tx));
+    return Promise.all([late, Promise.reject(new Error('changed my mind'))]);
+  });
+  await expect(failing).rejects.toThrow('changed my mind');
+  go();
+  await expect(late).rejects.toThrow('The transaction is over.');
+  expect(await read('late')).toEqual([]);
+});
+
 it('takes bound values of every kind that the log holds', async () => {
   const Row = z.object({ type: z.string(), at: z.date(), data: z.record(z.string(), z.unknown()) });
   const rows = await select(

@@ -46,7 +46,7 @@ export async function select<S extends z.ZodType>(
  * Statements that are asked in one transaction without waiting for each other's answers (`Promise.all`) are sent in one
  * go and run in the order in which they were asked; where one fails, so do all after it.
  */
-export function ask(sql: string, bind: readonly unknown[], tx?: Tx): Promise<{ rows: unknown[] }> {
+export async function ask(sql: string, bind: readonly unknown[], tx?: Tx): Promise<{ rows: unknown[] }> {
   const query = { name: statementName(sql), text: sql, values: [...bind] };
   return tx ? send(lineOf(tx), query) : withLine((line) => send(line, query));
 }
@@ -75,9 +75,16 @@ function send(line: Line, query: QueryConfig): Promise<{ rows: unknown[] }> {
   return line.query(query);
 }
 
-/** The connection that a transaction of Sequelize's holds; its types do not tell of it. */
+/**
+ * The connection that a transaction of Sequelize's holds; its types do not tell of it.
+ *
+ * @throws Error when the transaction is over: where one of several pieces of work has failed, what the others ask from
+ *   then on must not run outside of it
+ */
 function lineOf(tx: Tx): Line {
-  return (tx as unknown as { connection: Line }).connection;
+  const { connection, finished } = tx as unknown as { connection: Line; finished?: 'commit' | 'rollback' };
+  if (finished) throw new Error('The transaction is over.');
+  return connection;
 }
 
 async function withLine<T>(work: (line: Line) => Promise<T>): Promise<T> {

@@ -62,6 +62,7 @@ async function connect(): Promise<void> {
   try {
     await client.connect();
     await client.query(`listen ${LIVE_CHANNEL}`);
+    forgetAll();
   } catch (error) {
     log.warn({ err: error }, 'the live channel cannot reach the database');
     await client.end().catch(() => undefined);
@@ -72,10 +73,7 @@ async function connect(): Promise<void> {
 /** What was announced meanwhile is unknown, so everyone reads their page anew. */
 function reconnect(): void {
   setTimeout(() => {
-    connection = connect().then(() => {
-      forgetAll();
-      listeners.forEach((one) => one.tell());
-    });
+    connection = connect().then(() => listeners.forEach((one) => one.tell()));
   }, RETRY).unref();
 }
 

@@ -20,7 +20,7 @@ export function remember(change: Change): void {
   if (lately.length > MOST) known = lately.shift()?.turn ?? turn;
 }
 
-/** For a while nothing was heard: whatever was drawn before may have missed anything. */
+/** Changes are heard from now on: whatever was drawn before may have missed anything. */
 export function forgetAll(): void {
   lately.length = 0;
   known = ++turn;

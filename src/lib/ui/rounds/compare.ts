@@ -1,11 +1,11 @@
-import { askWorker } from '$ui/workers/ask-worker';
+import { askable } from '$ui/workers/ask-worker';
 import type { Comparable, Differences } from '$core/rounds/comparable';
 
-let worker: Worker | null = null;
+const ask = askable(
+  () => new Worker(new URL('../../workers/compare.ts', import.meta.url), { type: 'module', name: 'compare' })
+);
 
 /** What differs between two pieces, found in a worker. */
 export async function compare(before: Comparable, after: Comparable): Promise<Differences> {
-  worker ??= new Worker(new URL('../../workers/compare.ts', import.meta.url), { type: 'module', name: 'compare' });
-  const { found } = await askWorker<{ found: Differences }>(worker, { before, after });
-  return found;
+  return (await ask<{ found: Differences }>({ before, after })).found;
 }

@@ -1,35 +1,27 @@
 import type { Criterion } from '../assignments/rubric';
-import type { DeliverableView, PieceView, RoundView } from '../packets/views';
 import type { About } from './views';
 
 /** What a message about one's own work can point at: its places, pieces and rounds, and the rows of the rubric. */
 export function ownPoints(
-  deliverables: readonly DeliverableView[],
-  pieces: readonly PieceView[],
-  rounds: readonly RoundView[],
+  places: ReadonlyArray<{ id: string; title: string }>,
+  pieces: ReadonlyArray<{ id: string; name: string }>,
+  rounds: ReadonlyArray<{ no: number }>,
   criteria: readonly Criterion[]
 ): About[] {
   return [
-    ...deliverables.map(({ id, title }): About => ({ kind: 'place', id, name: title })),
+    ...places.map(({ id, title }): About => ({ kind: 'place', id, name: title })),
     ...pieces.map(({ id, name }): About => ({ kind: 'piece', id, name })),
     ...rounds.map(({ no }): About => ({ kind: 'round', id: String(no), name: `Round ${no}` })),
-    ...criteriaPoints(criteria)
+    ...criteria.map(({ id, title }): About => ({ kind: 'criterion', id, name: `Rubric: ${title}` }))
   ];
 }
 
-/** What a teacher can point at: the places, a student's rounds, and the rows of the rubric. */
+/** What a teacher can point at: all of it but the pieces. @param rounds how many there are */
 export function pointsForTeacher(
   places: ReadonlyArray<{ id: string; title: string }>,
   rounds: number,
   criteria: readonly Criterion[]
 ): About[] {
-  return [
-    ...places.map(({ id, title }): About => ({ kind: 'place', id, name: title })),
-    ...Array.from({ length: rounds }, (_, i): About => ({ kind: 'round', id: String(i + 1), name: `Round ${i + 1}` })),
-    ...criteriaPoints(criteria)
-  ];
-}
-
-function criteriaPoints(criteria: readonly Criterion[]): About[] {
-  return criteria.map(({ id, title }): About => ({ kind: 'criterion', id, name: `Rubric: ${title}` }));
+  const submitted = Array.from({ length: rounds }, (_, i) => ({ no: i + 1 }));
+  return ownPoints(places, [], submitted, criteria);
 }

@@ -7,6 +7,7 @@ import { nextPlace } from '../courses/next-place';
 import { inTransaction, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
 import { briefFromMarkdown } from './brief';
+import { isShown } from './facts';
 import { writeParts } from './write-parts';
 
 export const NewAssignment = AssignmentDraft.safeExtend({ courseId: z.uuid() });
@@ -15,7 +16,7 @@ export const NewAssignment = AssignmentDraft.safeExtend({ courseId: z.uuid() });
 export function createAssignment(input: z.input<typeof NewAssignment>): Promise<{ id: string }> {
   const given = NewAssignment.parse(input);
   const now = clock.now();
-  const seen = given.published && (given.visibleFrom === null || given.visibleFrom <= now);
+  const seen = isShown({ published: given.published, shownFrom: given.visibleFrom }, now);
   return inTransaction((tx) => writeAssignment(given, seen ? now : null, tx));
 }
 

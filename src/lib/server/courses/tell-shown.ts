@@ -44,19 +44,18 @@ export async function sweepShown(): Promise<void> {
 const AT_ONCE = 200;
 
 const SetRow = z.object({ id: z.string(), courseId: z.string(), due: z.number().nullable() });
-const UNTOLD_ASSIGNMENTS = `
-  update assignments set told_at = $1 where id in (
-    select a.id from assignments a join courses c on c.id = a.course_id left join units u on u.id = a.unit_id
-    where a.told_at is null and c.archived_at is null and ($2::uuid is null or a.course_id = $2)
-      and ${setForStudents('a', '$1')} and ${shownToStudents('u', '$1')}
-    order by a.position, a.id limit $3 for update of a skip locked)
-  returning id, course_id as "courseId", ${ms('due_at')} as due`;
+const UNTOLD_ASSIGNMENTS = untold('assignments', setForStudents, `${ms('due_at')} as due`);
 
 const NoticeRow = z.object({ id: z.string(), courseId: z.string(), title: z.string(), by: z.string() });
-const UNTOLD_NOTICES = `
-  update notices set told_at = $1 where id in (
-    select n.id from notices n join courses c on c.id = n.course_id left join units u on u.id = n.unit_id
-    where n.told_at is null and c.archived_at is null and ($2::uuid is null or n.course_id = $2)
-      and ${shownToStudents('n', '$1')} and ${shownToStudents('u', '$1')}
-    order by n.position, n.id limit $3 for update of n skip locked)
-  returning id, course_id as "courseId", title, by_person as by`;
+const UNTOLD_NOTICES = untold('notices', shownToStudents, 'title, by_person as by');
+
+/** Marks what can be seen at `$1` in the course `$2` and was not told of, `$3` of it at most. */
+function untold(table: string, shown: typeof setForStudents, columns: string): string {
+  return `
+    update ${table} set told_at = $1 where id in (
+      select i.id from ${table} i join courses c on c.id = i.course_id left join units u on u.id = i.unit_id
+      where i.told_at is null and c.archived_at is null and ($2::uuid is null or i.course_id = $2)
+        and ${shown('i', '$1')} and ${shownToStudents('u', '$1')}
+      order by i.position, i.id limit $3 for update of i skip locked)
+    returning id, course_id as "courseId", ${columns}`;
+}

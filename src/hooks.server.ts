@@ -9,6 +9,7 @@ import { log } from '$server/log';
 import { sweepAll } from '$server/jobs/sweep';
 import { workOnJobs } from '$server/jobs/jobs';
 import { mailTiding } from '$server/tidings/mail-tiding';
+import { askingFor } from '$server/parsing/who-asks';
 import { isUpload } from '$server/uploads/limits';
 import { readTheme } from './routes/shared/theme';
 
@@ -33,10 +34,11 @@ export const handle: Handle = async ({ event, resolve }) => {
   await identify(event);
   const { theme } = event.locals;
   const attribute = theme === 'system' ? '' : ` data-theme="vendro-${theme}"`;
-  const response = await resolve(event, {
+  const respond = () => resolve(event, {
     transformPageChunk: ({ html }) => html.replace(' data-vendro-theme', attribute),
     preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
   });
+  const response = await askingFor(event.locals.person?.id ?? 'nobody', respond);
   protect(response, event);
   return response;
 };

@@ -13,22 +13,31 @@ export async function ensureInstalled() {
   writeFileSync(stamp, wanted);
 }
 
-/** Builds the application when its sources are not those of the last build. */
-export async function ensureBuilt() {
-  const stamp = join('build', '.vendro-stamp');
-  const wanted = digest([
-    ...filesBelow('src'),
-    ...filesBelow('static'),
-    'package-lock.json',
-    'svelte.config.js',
-    'vite.config.ts',
-    'tsconfig.json'
-  ]);
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
-  const vite = join('node_modules', 'vite', 'bin', 'vite.js');
-  await step('Building the application', () =>
-    run(process.execPath, [vite, 'build', '--logLevel', 'error'], { quiet: true })
+/** Builds the program of the parsing processes when its sources are not those of the last build. Takes about a second. */
+export async function ensureParserBuilt() {
+  const sources = [...filesBelow('src/lib/server'), ...filesBelow('src/lib/core')];
+  await buildUnlessSame('build-parser', [...sources, 'package-lock.json', 'vite.parser.config.ts'], (vite) =>
+    run(process.execPath, [vite, 'build', '--config', 'vite.parser.config.ts', '--logLevel', 'error'], { quiet: true })
   );
+}
+
+/** Builds the application, and the program of its parsing processes, when their sources are not those of the last build. */
+export async function ensureBuilt() {
+  await ensureParserBuilt();
+  const settings = ['package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
+  await buildUnlessSame('build', [...filesBelow('src'), ...filesBelow('static'), ...settings], (vite) =>
+    step('Building the application', () =>
+      run(process.execPath, [vite, 'build', '--logLevel', 'error'], { quiet: true })
+    )
+  );
+}
+
+/** @param {string} folder @param {string[]} sources @param {(vite: string) => Promise<unknown>} build */
+async function buildUnlessSame(folder, sources, build) {
+  const stamp = join(folder, '.vendro-stamp');
+  const wanted = digest(sources);
+  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === wanted) return;
+  await build(join('node_modules', 'vite', 'bin', 'vite.js'));
   writeFileSync(stamp, wanted);
 }
 

@@ -1,8 +1,10 @@
+import { ensureParserBuilt } from '../../scripts/lib/fresh.mjs';
 import { ensureDatabase, startThrowAwayCluster } from '../../scripts/lib/cluster.mjs';
 import { runTypeScript } from '../../scripts/lib/run.mjs';
 
 /** One throw-away cluster for all server tests, with a migrated template that each test file copies. */
 export default async function setup() {
+  await ensureParserBuilt();
   const given = process.env.VENDRO_TEST_CLUSTER;
   const cluster = given ? null : await startThrowAwayCluster();
   const url = (name: string) => (cluster ? cluster.url(name) : (given ?? '').replace(/\/[^/]*$/, `/${name}`));

@@ -1,5 +1,5 @@
 import { homedir } from 'node:os';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { z } from 'zod';
 
 const MEBIBYTE = 1024 * 1024;
@@ -30,6 +30,8 @@ const Environment = z.object({
     .string()
     .regex(/^[0-9a-f]{64}$/)
     .optional(),
+  /** The program of the parsing processes, as `npm start` builds it. */
+  VENDRO_PARSER: z.string().default(join('build-parser', 'process.js')),
   /** LibreOffice's program, which makes pages of presentations and other office files. Without it they are outlined. */
   VENDRO_OFFICE: z.string().default('/usr/bin/soffice'),
   VENDRO_MAIL_FROM: z.email().default('desk@vendro.example'),
@@ -52,6 +54,7 @@ export const config = {
   smtpUrl: env.VENDRO_SMTP_URL ?? null,
   sitePort: env.VENDRO_SITE_PORT ?? null,
   officeProgram: env.VENDRO_OFFICE,
+  parserProgram: resolve(env.VENDRO_PARSER),
   secret: env.VENDRO_SECRET ?? null,
   mailFrom: env.VENDRO_MAIL_FROM,
   origin: env.ORIGIN ?? 'http://127.0.0.1:5280',

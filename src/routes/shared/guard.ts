@@ -1,5 +1,6 @@
 import { error, redirect } from '@sveltejs/kit';
 import { NotHere } from '$server/outcome';
+import { NotNow, TooCostly } from '$server/parsing/limits';
 
 type Person = NonNullable<App.Locals['person']>;
 
@@ -9,12 +10,19 @@ export function signedIn(locals: App.Locals, url: URL): Person {
   redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname + url.search)}`);
 }
 
-/** Answers 404 where a use-case says that there is nothing here for this person. */
+/**
+ * Answers 404 where a use-case says that there is nothing here for this person, and says so where what they wrote could
+ * not be read.
+ */
 export async function orNotFound<T>(answer: Promise<T>): Promise<T> {
   try {
     return await answer;
   } catch (thrown) {
     if (thrown instanceof NotHere) error(404, 'There is nothing here, or it is not yours to see.');
+    if (thrown instanceof TooCostly)
+      error(422, 'Lists and quotations in that text are nested deeper than can be shown. Nothing was changed.');
+    if (thrown instanceof NotNow)
+      error(503, 'Too much is being read at the moment, so nothing was changed. Try again in a minute.');
     throw thrown;
   }
 }

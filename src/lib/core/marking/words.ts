@@ -2,7 +2,7 @@ import { REFUSALS, type Refusal } from '../packets/refusals';
 import { refusalWords } from '../packets/words';
 
 /** Reasons that are about points and the teacher's page rather than custody. */
-export const MARK_REFUSALS = ['points-too-high', 'points-missing', 'gives-no-points', 'another-round-stands'] as const;
+export const MARK_REFUSALS = ['points-too-high', 'points-missing', 'gives-no-points', 'another-round-stands', 'returned-meanwhile'] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
 /** Why marking was refused, as the teacher reads it. What they wrote is kept on the page. */
@@ -15,7 +15,9 @@ const MARK_WORDS: Record<MarkRefusal, string> = {
   'points-missing': 'Give points before settling it. Zero is a number too.',
   'gives-no-points': 'This assignment gives no points. Say it in the remark.',
   'another-round-stands':
-    'The student has changed what you have since you opened this page. Look at the round that stands now.'
+    'The student has changed what you have since you opened this page. Look at the round that stands now.',
+  'returned-meanwhile':
+    'Somebody returned this while you had it open: see “What was returned”. What you wrote is still here. Press again to return it as well; the student then reads both.'
 };
 
 /** Where the student's words would be odd for a teacher. */

@@ -8,7 +8,7 @@ import { sizeText } from '../packets/piece-rules';
  * archive says it holds.
  */
 export const BlobFacts = z.object({
-  trouble: z.enum(['locked', 'cut-off', 'damaged', 'too-many-pixels', 'unpacks-too-large']).optional(),
+  trouble: z.enum(['locked', 'cut-off', 'damaged', 'too-many-pixels', 'unpacks-too-large', 'too-costly']).optional(),
   pixels: z.object({ width: z.number(), height: z.number() }).optional(),
   unpacked: z.object({ bytes: z.number() }).optional(),
   /** A picture on which next to nothing can be seen. */
@@ -35,7 +35,7 @@ const SEEN_WORDS: Record<NonNullable<BlobFacts['seen']>, string> = {
 /** A picture with a longer side than this is not drawn: it would take gigabytes of memory. */
 export const LONGEST_SIDE = 20_000;
 /** The same for all of its pixels together. */
-export const MOST_PIXELS = 150_000_000;
+export const MOST_PIXELS = 120_000_000;
 /** An archive that holds more than this is never taken apart. */
 export const MOST_UNPACKED = 400_000_000;
 
@@ -54,6 +54,8 @@ export function troubleFact(facts: BlobFacts | null): string | null {
     }
     case 'unpacks-too-large':
       return `This archive would unpack to ${sizeText(facts.unpacked?.bytes ?? 0)}, so it is never opened here.`;
+    case 'too-costly':
+      return 'This file holds more than can be read through here. It can be downloaded as it is.';
     default:
       return null;
   }
@@ -70,5 +72,6 @@ const ADVICE: Record<NonNullable<BlobFacts['trouble']>, string> = {
   'cut-off': 'It may not open for your teacher: save it anew where it was made.',
   damaged: 'Your teacher may not be able to open it: save it anew where it was made.',
   'too-many-pixels': 'Save it smaller where it was made.',
-  'unpacks-too-large': 'Put in less, or only what is asked.'
+  'unpacks-too-large': 'Put in less, or only what is asked.',
+  'too-costly': 'It may not open for your teacher either: save it anew where it was made, or as a PDF.'
 };

@@ -11,7 +11,7 @@ export interface Said {
   heard: boolean;
 }
 
-export const SAID_REFUSALS = ['not-yours', 'too-late', 'read-already', 'not-on-a-floor', 'says-nothing'] as const;
+export const SAID_REFUSALS = ['not-yours', 'too-late', 'read-already', 'not-on-a-floor', 'says-nothing', 'too-tangled', 'too-busy'] as const;
 export type SaidRefusal = (typeof SAID_REFUSALS)[number];
 type Verdict = { ok: true } | { ok: false; why: SaidRefusal };
 
@@ -44,5 +44,7 @@ const WORDS: Record<SaidRefusal, string> = {
   'too-late': 'Ten minutes have passed. It stays as it is; say what is different below it.',
   'read-already': 'Somebody has read it already, so it cannot be taken back. It can be put right for ten minutes.',
   'not-on-a-floor': 'Only what a student said to everyone can be moved aside.',
-  'says-nothing': 'Write something first, or attach a file.'
+  'says-nothing': 'Write something first, or attach a file.',
+  'too-tangled': 'Lists and quotations in it are nested deeper than can be shown. Make it flatter, and say it again.',
+  'too-busy': 'Too much is being read at the moment, so it was not said. Say it again in a minute.'
 };

@@ -1,9 +1,16 @@
 import { marked } from 'marked';
 import sanitize from 'sanitize-html';
+import { checkShowable } from './showable';
 
-/** Rich text written in Markdown (CommonMark with tables), as HTML that can do no harm. */
-export function briefFromMarkdown(markdown: string): string {
-  return cleanBrief(marked.parse(markdown, { async: false, gfm: true }));
+/**
+ * Rich text written in Markdown (CommonMark with tables), as HTML that can do no harm. In a parsing process.
+ *
+ * @throws TooCostly where more elements come of it, or deeper ones, than can be shown again and again
+ */
+export async function renderBrief(markdown: string): Promise<string> {
+  const html = marked.parse(markdown, { async: false, gfm: true });
+  checkShowable(html);
+  return cleanBrief(html);
 }
 
 /** Pictures and sound come from the course's own files, never from elsewhere. */

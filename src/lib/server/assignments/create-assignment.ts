@@ -6,7 +6,7 @@ import { clock } from '../clock';
 import { nextPlace } from '../courses/next-place';
 import { inTransaction, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
-import { briefFromMarkdown } from './brief';
+import { briefFromMarkdown } from './brief-from-markdown';
 import { isShown } from './facts';
 import { writeParts } from './write-parts';
 
@@ -58,7 +58,7 @@ export async function assignmentRow(draft: AssignmentDraft, courseId: string, tx
     unitId: draft.unitId,
     title: draft.title,
     briefMd: draft.brief,
-    briefHtml: briefFromMarkdown(draft.brief),
+    briefHtml: await briefFromMarkdown(draft.brief),
     points: number(draft.points),
     weight: number(draft.weight),
     expectedMinutes: draft.expectedMinutes,

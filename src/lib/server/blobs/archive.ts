@@ -1,6 +1,7 @@
 import { pipeline } from 'node:stream/promises';
 import { Writable } from 'node:stream';
 import yauzl, { type Entry, type ZipFile } from 'yauzl';
+import { XmlBudget } from '../parsing/xml-budget';
 
 const MOST_ENTRIES = 100_000;
 
@@ -23,7 +24,8 @@ export async function measureArchive(path: string): Promise<{ claimed: number; l
 }
 
 /**
- * Reads those files of an archive that are wanted, counting what really comes out of all of them together.
+ * Reads those files of an archive that are wanted, counting what really comes out of all of them together: bytes, and
+ * elements of what is XML.
  *
  * @param wanted says of each name whether to read it
  * @param most   bytes that may come out
@@ -36,15 +38,15 @@ export async function readArchive(
 ): Promise<Map<string, Buffer>> {
   const files = new Map<string, Buffer>();
   let total = 0;
+  const budget = new XmlBudget();
   await eachEntry(path, async (entry, zip) => {
     if (!wanted(entry.fileName)) return;
     const chunks: Buffer[] = [];
     const sink = new Writable({
       write(chunk: Buffer, _encoding, done) {
         total += chunk.length;
-        if (total > most) return done(new ArchiveTooLarge('This archive holds more than it may.'));
         chunks.push(chunk);
-        done();
+        done(total > most ? new ArchiveTooLarge('This archive holds more than it may.') : spent(budget, chunk, entry));
       }
     });
     await pipeline(await zip.openReadStreamPromise(entry), sink);
@@ -53,15 +55,34 @@ export async function readArchive(
   return files;
 }
 
-/** Whether an archive really unpacks to no more than so many bytes. Reads it through and keeps nothing. */
+const XML = /\.(xml|rels)$/;
+
+/** What is wrong where a stretch of XML goes beyond the budget. */
+function spent(budget: XmlBudget, chunk: Buffer, { fileName }: Entry): Error | null {
+  try {
+    if (XML.test(fileName)) budget.take(chunk);
+    return null;
+  } catch (error) {
+    return error as Error;
+  }
+}
+
+/**
+ * Whether an archive really unpacks to no more than so many bytes. Reads it through and keeps nothing.
+ *
+ * @throws TooCostly where its XML has more elements than may be read
+ */
 export async function unpacksWithin(path: string, most: number): Promise<boolean> {
   let total = 0;
+  const budget = new XmlBudget();
   try {
     await eachEntry(path, async (entry, zip) => {
       const sink = new Writable({
         write(chunk: Buffer, _encoding, done) {
           total += chunk.length;
-          done(total > most ? new ArchiveTooLarge('This archive holds more than it may.') : null);
+          done(
+            total > most ? new ArchiveTooLarge('This archive holds more than it may.') : spent(budget, chunk, entry)
+          );
         }
       });
       if (!entry.fileName.endsWith('/')) await pipeline(await zip.openReadStreamPromise(entry), sink);

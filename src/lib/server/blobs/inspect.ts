@@ -1,21 +1,18 @@
-import { open, type FileHandle } from 'node:fs/promises';
 import { z } from 'zod';
-import { BlobFacts, MOST_UNPACKED } from '$core/materials/facts';
+import { BlobFacts } from '$core/materials/facts';
 import { execute, select } from '../db/connection';
 import { log } from '../log';
-import { writingSet } from '../reading/writing-set';
-import { measureArchive, readArchive } from './archive';
-import { pictureFacts } from './picture-facts';
-import { recordingFacts } from './recording-facts';
+import { NotNow, TooCostly } from '../parsing/limits';
+import { parseApart } from '../parsing/pool';
 import { blobPath, type StoredBlob } from './store';
 
 /** Raised when looking learns something new: what an older looking found is then looked at again. */
-const BY = 2;
+const BY = 3;
 
 /**
  * What a look into stored bytes tells, taken once for each blob and kept.
  *
- * Only headers and ends are read, and archives are counted without being kept, so that no file can cost much.
+ * A file that cannot be looked into now is looked into by whoever asks next.
  */
 export async function inspectBlob(blob: Pick<StoredBlob, 'sha256' | 'mediaType'>): Promise<BlobFacts> {
   const [known] = await select(
@@ -25,84 +22,31 @@ export async function inspectBlob(blob: Pick<StoredBlob, 'sha256' | 'mediaType'>
   );
   if (known) return known.facts;
   const facts = await look(blob);
-  await execute(
-    `insert into blob_facts (sha256, by, facts) select sha256, $2, $3 from blobs where sha256 = $1
-     on conflict (sha256) do update set by = excluded.by, facts = excluded.facts`,
-    [blob.sha256, BY, JSON.stringify(facts)]
-  );
+  if (facts === null) return {};
+  await keepFacts(blob.sha256, facts);
   return facts;
 }
 
-async function look({ sha256, mediaType }: Pick<StoredBlob, 'sha256' | 'mediaType'>): Promise<BlobFacts> {
-  const path = blobPath(sha256);
-  const [type = ''] = mediaType.split(';');
+/** Notes that reading a blob cost more than it may, so that nobody's opening it costs that once more. */
+export async function noteTooCostly(sha256: string): Promise<void> {
+  await keepFacts(sha256, { trouble: 'too-costly' });
+}
+
+async function keepFacts(sha256: string, facts: BlobFacts): Promise<void> {
+  await execute(
+    `insert into blob_facts (sha256, by, facts) select sha256, $2, $3 from blobs where sha256 = $1
+     on conflict (sha256) do update set by = excluded.by, facts = blob_facts.facts || excluded.facts`,
+    [sha256, BY, JSON.stringify(facts)]
+  );
+}
+
+/** Null where it is the moment's fault that nothing is known. */
+async function look({ sha256, mediaType }: Pick<StoredBlob, 'sha256' | 'mediaType'>): Promise<BlobFacts | null> {
   try {
-    if (type === 'application/pdf') return await withFile(path, pdfFacts);
-    if (type === 'application/x-cfb') return await withFile(path, oldOfficeFacts);
-    if (PICTURES.test(type)) return await pictureFacts(path);
-    if (RECORDINGS.test(type)) return await recordingFacts(path);
-    if (ARCHIVES.test(type)) return await archiveFacts(path, type);
-    return {};
+    return await parseApart('facts', { path: blobPath(sha256), mediaType });
   } catch (error) {
     log.info({ err: error, sha256 }, 'a file could not be looked into');
-    return { trouble: 'damaged' };
+    if (error instanceof NotNow) return null;
+    return { trouble: error instanceof TooCostly ? 'too-costly' : 'damaged' };
   }
-}
-
-const PICTURES = /^image\/(jpeg|png|apng|gif|webp|avif|tiff|heic|heif)$/;
-const RECORDINGS = /^(audio|video)\//;
-const WRITING = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';
-const ARCHIVES = /^application\/(zip|vnd\.(openxmlformats|oasis\.opendocument).*)$/;
-
-/**
- * A PDF ends with `startxref`, an offset and `%%EOF` (ISO 32000-1, 7.5.5), and names its encryption in the trailer
- * beside it or, where it is linearised, in the one at its beginning.
- */
-async function pdfFacts(file: FileHandle, size: number): Promise<BlobFacts> {
-  const start = await stretch(file, 0, 4096);
-  const end = await stretch(file, Math.max(0, size - 16_384), 16_384);
-  if (!/startxref\s+\d+\s+%%EOF/.test(end)) return { trouble: 'cut-off' };
-  return /\/Encrypt\s+\d+\s+\d+\s+R/.test(start + end) ? { trouble: 'locked' } : {};
-}
-
-/** Office files under a password are kept in the container of older ones, in a stream of this name. */
-async function oldOfficeFacts(file: FileHandle, size: number): Promise<BlobFacts> {
-  const name = Buffer.from('EncryptedPackage', 'utf16le').toString('latin1');
-  const around = (await stretch(file, 0, 65_536)) + (await stretch(file, Math.max(0, size - 65_536), 65_536));
-  return around.includes(name) ? { trouble: 'locked' } : {};
-}
-
-async function archiveFacts(path: string, type: string): Promise<BlobFacts> {
-  const { claimed, locked } = await measureArchive(path);
-  if (locked) return { trouble: 'locked' };
-  const unpacked = { bytes: claimed };
-  if (claimed > MOST_UNPACKED) return { unpacked, trouble: 'unpacks-too-large' };
-  return type === WRITING ? { unpacked, writing: await writingFacts(path) } : { unpacked };
-}
-
-/** More XML than this is no text that a person wrote. */
-const MOST_XML = 40_000_000;
-const PARTS = { document: 'word/document.xml', styles: 'word/styles.xml', theme: 'word/theme/theme1.xml' };
-
-async function writingFacts(path: string): Promise<NonNullable<BlobFacts['writing']>> {
-  const files = await readArchive(path, (name) => Object.values(PARTS).includes(name), MOST_XML);
-  const part = (name: keyof typeof PARTS) => files.get(PARTS[name])?.toString('utf8') ?? '';
-  return writingSet({ document: part('document'), styles: part('styles'), theme: part('theme') });
-}
-
-async function withFile(
-  path: string,
-  read: (file: FileHandle, size: number) => Promise<BlobFacts>
-): Promise<BlobFacts> {
-  const file = await open(path);
-  try {
-    return await read(file, (await file.stat()).size);
-  } finally {
-    await file.close();
-  }
-}
-
-async function stretch(file: FileHandle, from: number, length: number): Promise<string> {
-  const { bytesRead, buffer } = await file.read(Buffer.alloc(length), 0, length, from);
-  return buffer.subarray(0, bytesRead).toString('latin1');
 }

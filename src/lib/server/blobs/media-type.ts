@@ -9,7 +9,7 @@ const HEAD = 8192;
  * Binary formats are told by their signatures; bytes that are valid UTF-8 without control characters are plain text;
  * anything else is `application/octet-stream`.
  */
-export async function readMediaType(path: string): Promise<string> {
+export async function mediaTypeOf(path: string): Promise<string> {
   // A damaged container can make the reader throw; then its bytes say nothing that could be trusted.
   const known = await fileTypeFromFile(path).catch(() => undefined);
   if (known) return known.mime;

@@ -6,7 +6,8 @@ import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { PieceRefusal } from '$core/packets/piece-rules';
 import { config } from '../config';
-import { readMediaType } from './media-type';
+import { TooCostly } from '../parsing/limits';
+import { parseApart } from '../parsing/pool';
 
 /** Bytes in the store, known by their hash. */
 export interface StoredBlob {
@@ -120,6 +121,16 @@ async function writeHashed(source: Readable, path: string, limit: number): Promi
   }
   if (size === 0) throw new BlobRefused('empty-file');
   return { sha256: hash.digest('hex'), size };
+}
+
+/** What a file is, read from its bytes apart from this process; bytes that cost too much to tell say nothing. */
+async function readMediaType(path: string): Promise<string> {
+  try {
+    return await parseApart('media-type', { path });
+  } catch (error) {
+    if (error instanceof TooCostly) return 'application/octet-stream';
+    throw error;
+  }
 }
 
 function isDiskError(error: unknown): boolean {

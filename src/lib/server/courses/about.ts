@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { CourseAbout } from '$core/courses/views';
 import { RULE_NAMES, StandingRules } from '$core/courses/rules';
 import type { Actor } from '$core/people/policy';
-import { briefFromMarkdown } from '../assignments/brief';
+import { briefFromMarkdown } from '../assignments/brief-from-markdown';
 import { audit } from '../audit';
 import { clock } from '../clock';
 import { execute, select } from '../db/connection';
@@ -27,11 +27,17 @@ export const About = z.object({
 export async function readAbout(courseId: string): Promise<CourseAbout> {
   const [row] = await select(AboutRow, ABOUT, [courseId]);
   if (!row) throw new Error('A course that was just read is missing.');
-  return { ...row, goalsHtml: briefFromMarkdown(row.goalsMd), policiesHtml: briefFromMarkdown(row.policiesMd) };
+  const [goalsHtml, policiesHtml] = await Promise.all([row.goalsMd, row.policiesMd].map(briefFromMarkdown));
+  return { ...row, goalsHtml: goalsHtml ?? '', policiesHtml: policiesHtml ?? '' };
 }
 
-/** Writes goals, policies and contacts. */
+/**
+ * Writes goals, policies and contacts.
+ *
+ * @throws TooCostly where a text is tangled beyond what can be shown: nothing is changed then
+ */
 export async function changeAbout(person: Actor, course: string, about: z.infer<typeof About>): Promise<void> {
+  await Promise.all([about.goals, about.policies].map(briefFromMarkdown));
   await shaping(person, course, (id, tx) =>
     execute(
       `update courses set title = $2, unit_word = $3, goals_md = $4, policies_md = $5, contacts = $6 where id = $1`,

@@ -4,7 +4,8 @@ import type { CourseHead, MaterialView } from '$core/courses/views';
 import type { PostView } from '$core/threads/views';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
-import { briefFromMarkdown, cleanBrief } from '../assignments/brief';
+import { cleanBrief } from '../assignments/brief';
+import { briefFromMarkdown } from '../assignments/brief-from-markdown';
 import { clock } from '../clock';
 import { execute, ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
@@ -28,6 +29,7 @@ export async function giveNotice(
   notice: z.input<typeof NewNotice>
 ): Promise<{ id: string }> {
   const { title, body, unitId, visibleFrom } = NewNotice.parse(notice);
+  const html = await briefFromMarkdown(body);
   return shaping(person, course, async (courseId, tx) => {
     const id = randomUUID();
     await execute(
@@ -39,7 +41,7 @@ export async function giveNotice(
         unitId,
         title,
         body,
-        briefFromMarkdown(body),
+        html,
         person.id,
         new Date(clock.now()),
         visibleFrom === null ? null : new Date(visibleFrom),

@@ -1,17 +1,16 @@
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
-import sharp from 'sharp';
 import { z } from 'zod';
-import { MOST_PIXELS } from '$core/materials/facts';
 import { verdictOf, wantsOwnTab, type Met } from '$core/links/verdict';
 import type { LinkLook } from '$core/links/words';
 import { registerBlob } from '../blobs/register';
 import { storeBlob, type StoredBlob } from '../blobs/store';
 import { clock } from '../clock';
 import { inTransaction, select } from '../db/connection';
+import { parseApart } from '../parsing/pool';
 import { fetchGuarded, PAGE_LIMITS, Unreached } from './fetch-guarded';
 import type { Allowed } from './guard';
-import { readPage, type PageText } from './read-page';
+import type { PageText } from './read-page';
 import { simulatedSite } from './simulated-site';
 
 /**
@@ -58,7 +57,7 @@ async function meet(url: string, allowed: Allowed | null): Promise<{ met: Met; p
   try {
     const { status, finalUrl, headers, body } = await fetchGuarded(url, allowed);
     const mediaType = headers['content-type'] ?? '';
-    const page = pageOf(mediaType, body);
+    const page = await pageOf(mediaType, body);
     const met: Met = {
       reached: true,
       status,
@@ -79,9 +78,13 @@ async function meet(url: string, allowed: Allowed | null): Promise<{ met: Met; p
 
 // PostgreSQL keeps no zero bytes in text.
 /** What is no page has no text of its own; its bytes stand for it, so that a change of them is seen. */
-function pageOf(mediaType: string, body: Buffer): PageText {
+async function pageOf(mediaType: string, body: Buffer): Promise<PageText> {
   const nothing = { title: '', excerpt: '', asksPassword: false, picture: null };
-  if (/html|xml/i.test(mediaType)) return readPage(body.toString('utf8').replaceAll('\0', ' '));
+  if (/html|xml/i.test(mediaType)) {
+    // A page that costs too much to read is held against itself by its bytes alone.
+    const page = await parseApart('page', { html: body.toString('utf8').replaceAll('\0', ' ') }).catch(() => null);
+    if (page) return page;
+  }
   if (/^text\//i.test(mediaType))
     return { ...nothing, text: body.toString('utf8').replaceAll('\0', ' ').slice(0, 200_000) };
   return { ...nothing, text: `${mediaType} ${createHash('sha256').update(body).digest('hex')}` };
@@ -93,10 +96,7 @@ async function fetchPicture(address: string, met: Met, allowed: Allowed | null):
     if (!met.reached || !URL.canParse(address, met.finalUrl)) return null;
     const { status, body } = await fetchGuarded(new URL(address, met.finalUrl).href, allowed, PAGE_LIMITS);
     if (status !== 200) return null;
-    const small = await sharp(body, { limitInputPixels: MOST_PIXELS })
-      .resize(640, 640, { fit: 'inside', withoutEnlargement: true })
-      .webp({ quality: 70 })
-      .toBuffer();
+    const small = await parseApart('picture', { bytes: body });
     return await storeBlob(Readable.from([small]));
   } catch {
     // A page without a picture is a page all the same.

@@ -17,7 +17,7 @@ const SILENT = new Set(['script', 'style', 'noscript', 'template', 'svg', 'head'
 const BLOCKS = new Set(['p', 'div', 'li', 'tr', 'br', 'h1', 'h2', 'h3', 'h4', 'section', 'article', 'td', 'th', 'pre']);
 
 /** Reads a page's HTML. Nothing in it is run, and nothing that it refers to is fetched. */
-export function readPage(html: string): PageText {
+export async function readPage(html: string): Promise<PageText> {
   const page: PageText & { heading: string } = {
     title: '',
     excerpt: '',

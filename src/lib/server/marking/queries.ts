@@ -63,6 +63,8 @@ export interface MarkingView {
   closes: Moment | null;
   roundsLeft: number | null;
   standing: number | null;
+  /** Nobody of the course's teachers has looked into the standing round. */
+  unopened: boolean;
   rounds: RoundView[];
   marks: MarkView[];
   draft: { points: number | null; remark: string } | null;
@@ -104,6 +106,7 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     closes: custody.terms.closes,
     roundsLeft: roundsLeft(custody),
     standing: custody.standing,
+    unopened: custody.rounds.some(({ no, opened }) => no === custody.standing && !opened),
     rounds,
     marks,
     draft,

@@ -1,3 +1,4 @@
+import { Op } from 'sequelize';
 import { z } from 'zod';
 import type { MarkRefusal } from '$core/marking/words';
 import type { Refusal } from '$core/packets/allowed';
@@ -19,7 +20,9 @@ export const Judgement = z.object({
   remark: z.string().max(20_000),
   /** The levels of the rubric at which the round was judged, one for each row at most. */
   levels: z.array(z.uuid()).max(20).optional(),
-  key: z.string().min(8).max(60)
+  key: z.string().min(8).max(60),
+  /** How often this packet had been returned when the teacher's page was made: another teacher may have done so since. */
+  known: z.number().int().min(0).optional()
 });
 export type Judgement = z.infer<typeof Judgement>;
 
@@ -80,7 +83,10 @@ export async function returnRound(
 ): Promise<Result> {
   return withPacket(person, judgement, 'mark-round', `return ${judgement.key}`, async (packet) => {
     const { outcome, due, closes } = judgement;
-    const problem = pointsProblem(packet, judgement.points) ?? roundProblem(packet, judgement.round);
+    const problem =
+      pointsProblem(packet, judgement.points) ??
+      roundProblem(packet, judgement.round) ??
+      (await meanwhileProblem(packet, judgement.known));
     if (problem) return { ok: false, why: problem };
     if (outcome === 'settled' && packet.facts.points !== null && judgement.points === null)
       return { ok: false, why: 'points-missing' };
@@ -101,10 +107,10 @@ export async function returnRound(
 /** Settles work that needs no mark, by having looked at it. */
 export async function lookAndSettle(
   person: Actor,
-  input: { packetId: string; round: number; remark: string; key: string }
+  input: Pick<Judgement, 'packetId' | 'round' | 'remark' | 'key' | 'known'>
 ): Promise<Result> {
   return withPacket(person, input, 'mark-round', `look ${input.key}`, async (packet) => {
-    const problem = roundProblem(packet, input.round);
+    const problem = roundProblem(packet, input.round) ?? (await meanwhileProblem(packet, input.known));
     if (problem) return { ok: false, why: problem };
     const verdict = await packet.act({ do: 'look-and-settle' });
     if (!verdict.ok) return verdict;
@@ -145,6 +151,13 @@ function roundProblem(packet: OpenPacket, round: number): MarkRefusal | null {
   const { standing, rounds } = packet.custody;
   const meant = standing ?? rounds.find((r) => r.state === 'settled')?.no ?? round;
   return meant === round ? null : 'another-round-stands';
+}
+
+/** Another teacher may have returned it since the page was made. Under the packet's lock. */
+async function meanwhileProblem(packet: OpenPacket, known: number | undefined): Promise<MarkRefusal | null> {
+  if (known === undefined) return null;
+  const returned = { packetId: packet.id, returnedAt: { [Op.ne]: null } };
+  return (await Mark.count({ where: returned, transaction: packet.tx })) > known ? 'returned-meanwhile' : null;
 }
 
 /** The unreturned mark of a round, begun where there is none, holding what the teacher has written. */

@@ -3,7 +3,6 @@ import { parse } from 'csv-parse';
 import readExcelFile from 'read-excel-file/node';
 import type { TablePart } from '$core/materials/preview';
 import { unpacksWithin } from '../blobs/archive';
-import { blobPath } from '../blobs/store';
 import { headText } from './head-text';
 
 const ROWS = 200;
@@ -14,8 +13,8 @@ const WORKBOOK_BYTES = 5_000_000;
 const UNPACKED_BYTES = 40_000_000;
 
 /** The first rows of a CSV file (RFC 4180). What separates its fields is read from its first line. */
-export async function tableOf({ sha256, name }: { sha256: string; name: string }): Promise<TablePart> {
-  const { text, more: cut } = await headText(sha256);
+export async function tableOf({ path, name }: { path: string; name: string }): Promise<TablePart> {
+  const { text, more: cut } = await headText(path);
   const [line = ''] = text.split('\n', 1);
   const tabs = name.toLowerCase().endsWith('.tsv') || line.includes('\t');
   const delimiter = tabs ? '\t' : line.split(';').length > line.split(',').length ? ';' : ',';
@@ -30,8 +29,7 @@ export async function tableOf({ sha256, name }: { sha256: string; name: string }
  *
  * @throws where it is too large to be read, or damaged
  */
-export async function sheetsOf(sha256: string): Promise<Array<TablePart & { name: string }>> {
-  const path = blobPath(sha256);
+export async function sheetsOf(path: string): Promise<Array<TablePart & { name: string }>> {
   if ((await stat(path)).size > WORKBOOK_BYTES || !(await unpacksWithin(path, UNPACKED_BYTES)))
     throw new Error('The workbook is too large to be shown.');
   const sheets = await readExcelFile(await readFile(path));

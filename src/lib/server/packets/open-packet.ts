@@ -118,6 +118,8 @@ function openLocked(
       const before = packet.custody;
       const decision = decide(before, action, packet.now, by);
       if (!decision.ok) return decision;
+      // Nothing happened that anybody could hear of.
+      if (decision.events.length === 0) return { ok: true };
       await Promise.all([
         appendLog({ ...row, zone: facts.zone }, decision.events, before, decision.custody, tx),
         announce({ people: row.members, teachersOf: facts.courseId }, tx)

@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { likeness } from '$core/checks/likeness';
-import { unanswered } from '$core/checks/unanswered';
 import { execute, select } from '../db/connection';
+import { parseApart } from '../parsing/pool';
 import { readDocument } from './read-document';
 
 /**
@@ -15,11 +14,11 @@ export async function compareWithHandouts(pieceId: string): Promise<void> {
   const { text } = await readDocument(piece);
   for (const handout of handouts) {
     const handed = (await readDocument(handout)).text;
-    const kept = likeness(handed, text);
+    const found = await parseApart('compare-handout', { text, handed });
     await execute(
       `insert into blob_likeness (sha256, handout_sha256, share, kept, unanswered) values ($1, $2, $3, $4, $5)
        on conflict do nothing`,
-      [piece.sha256, handout.sha256, likeness(text, handed), kept, kept > 0 ? unanswered(handed, text) : []]
+      [piece.sha256, handout.sha256, found.share, found.kept, found.unanswered]
     );
   }
 }

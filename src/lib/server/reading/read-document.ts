@@ -1,42 +1,21 @@
-import { createHash } from 'node:crypto';
-import { readFile, stat } from 'node:fs/promises';
 import { z } from 'zod';
-import { linksInside } from '$core/links/inside';
 import { previewKind } from '$core/materials/preview';
-import { wordCount } from '$core/materials/word-count';
+import { noteTooCostly } from '../blobs/inspect';
 import { blobPath } from '../blobs/store';
 import { execute, select } from '../db/connection';
 import { log } from '../log';
-import { headText } from '../materials/head-text';
-import { officeOutline } from '../materials/office-outline';
-import { officeLinks } from './office-links';
-import { readPdf } from './read-pdf';
-import { readWriting } from './read-writing';
+import { NotNow, TooCostly } from '../parsing/limits';
+import { parseApart } from '../parsing/pool';
+import type { Reading } from './read-words';
 
-/** A larger document is not read: it would be held in memory. */
-const LARGEST = 30_000_000;
-/** Text beyond this is not kept. */
-const LONGEST_TEXT = 1_000_000;
+/** What is kept of a document's reading. */
+export type Kept = Pick<Reading, 'text' | 'pages' | 'links'>;
 
-/** What a document says. */
-export interface Reading {
-  text: string;
-  /** How many pages it has, where the file says it for certain. */
-  pages: number | null;
-  /** The web addresses that it leads to. */
-  links: string[];
-}
-
-/** What was read of a document, before its links were told from the rest. */
-export interface Raw {
-  text: string;
-  pages: number | null;
-  targets: string[];
-}
+const WITH_WORDS = new Set(['text', 'markdown', 'table', 'document', 'pdf', 'office']);
 
 /** Whether there are words in such a file that can be read. */
 export function isReadable(file: { name: string; mediaType: string }): boolean {
-  return previewKind(file) in READERS;
+  return WITH_WORDS.has(previewKind(file));
 }
 
 /**
@@ -44,54 +23,32 @@ export function isReadable(file: { name: string; mediaType: string }): boolean {
  * kept is read again by the next page that shows the document.
  *
  * Documents without words that can be read (pictures, archives) say nothing either.
+ *
+ * @throws NotNow where it could not be tried
  */
-export async function readDocument(file: { name: string; mediaType: string; sha256: string }): Promise<Reading> {
+export async function readDocument(file: { name: string; mediaType: string; sha256: string }): Promise<Kept> {
   const [known] = await select(Row, 'select text, pages, links from blob_readings where sha256 = $1', [file.sha256]);
   if (known) return known;
-  const raw = await readNow(file);
-  const text = raw.text.replaceAll('\0', ' ').slice(0, LONGEST_TEXT);
-  const reading = { text, pages: raw.pages, links: linksInside(raw.targets, text) };
-  const words = wordCount(text);
+  const { text, pages, links, words, textHash } = await readNow(file);
   await execute(
     `insert into blob_readings (sha256, text, pages, links, words, text_sha256)
      select sha256, $2, $3, $4, $5, $6 from blobs where sha256 = $1 on conflict do nothing`,
-    [file.sha256, text, reading.pages, reading.links, words, words >= FEWEST_WORDS ? textHash(text) : null]
+    [file.sha256, text, pages, links, words, textHash]
   );
-  return reading;
+  return { text, pages, links };
 }
 
-/** Shorter texts are the same as many others. */
-const FEWEST_WORDS = 20;
-const textHash = (text: string) => createHash('sha256').update(text.trim().replace(/\s+/g, ' ')).digest('hex');
-
 const Row = z.object({ text: z.string(), pages: z.number().nullable(), links: z.array(z.string()) });
-const NOTHING: Raw = { text: '', pages: null, targets: [] };
+const NOTHING: Reading = { text: '', pages: null, links: [], words: 0, textHash: null };
 
-async function readNow(file: { name: string; mediaType: string; sha256: string }): Promise<Raw> {
-  const read = READERS[previewKind(file)];
-  const path = blobPath(file.sha256);
+async function readNow({ name, mediaType, sha256 }: { name: string; mediaType: string; sha256: string }) {
+  if (!isReadable({ name, mediaType })) return NOTHING;
   try {
-    return read && (await stat(path)).size <= LARGEST ? await read(path, file.sha256) : NOTHING;
+    return await parseApart('words', { path: blobPath(sha256), name, mediaType });
   } catch (error) {
-    log.info({ err: error, sha256: file.sha256 }, 'a document could not be read');
+    if (error instanceof NotNow) throw error;
+    log.info({ err: error, sha256 }, 'a document could not be read');
+    if (error instanceof TooCostly) await noteTooCostly(sha256);
     return NOTHING;
   }
 }
-
-const plain = async (_path: string, sha256: string): Promise<Raw> => ({
-  ...NOTHING,
-  text: (await headText(sha256)).text
-});
-
-const READERS: Partial<Record<string, (path: string, sha256: string) => Promise<Raw>>> = {
-  text: plain,
-  markdown: plain,
-  table: plain,
-  document: readWriting,
-  pdf: async (path) => readPdf(await readFile(path)),
-  office: async (path) => {
-    const { parts } = await officeOutline(path);
-    const lines = parts.flatMap((part) => [part.title, ...part.lines]).filter((line) => line !== '');
-    return { text: lines.join('\n'), pages: null, targets: await officeLinks(path) };
-  }
-};

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Raw } from './read-document';
+import type { Raw } from './read-words';
 
 /** Pages beyond this are not read. */
 const MOST_PAGES = 300;

@@ -1,7 +1,7 @@
 import { readArchive } from '../blobs/archive';
 import { holdsLinks, linksIn } from './office-links';
 import { paragraphs } from './paragraphs';
-import type { Raw } from './read-document';
+import type { Raw } from './read-words';
 
 const MOST_BYTES = 60_000_000;
 const MOST_PARAGRAPHS = 20_000;

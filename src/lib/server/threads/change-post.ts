@@ -15,7 +15,9 @@ export async function editPost(person: Actor, input: { postId: string; body: str
   return changing(person, input.postId, async (said, tx) => {
     const verdict = mayEdit(said, clock.now());
     if (!verdict.ok) return verdict;
-    const { text, html } = written(input);
+    const now = await written(input);
+    if (!now.ok) return now;
+    const { text, html } = now;
     if (text === '') return { ok: false, why: 'says-nothing' };
     await execute(
       'update posts set body = $2, body_html = $3, edited_at = $4 where id = $1',

@@ -4,7 +4,7 @@ import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
-import { cleanSaid, saidFromText } from './rich-text';
+import { asParagraphs, cleanSaid } from './rich-text';
 
 /** A conversation: on an assignment, a notice or a course; on its open floor, or aside with one party. */
 export interface Place {
@@ -54,7 +54,7 @@ const HEAR = `
   where p.by_person <> $1`;
 
 function toView({ place: _place, html, body, ...post }: z.infer<typeof PostRow>): PostView {
-  return { ...post, body, html: html === null ? saidFromText(body) : cleanSaid(html) };
+  return { ...post, body, html: html === null ? asParagraphs(body) : cleanSaid(html) };
 }
 
 const PostRow = z.object({

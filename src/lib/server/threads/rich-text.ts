@@ -1,5 +1,6 @@
 import sanitize from 'sanitize-html';
-import { briefFromMarkdown } from '../assignments/brief';
+import { renderBrief } from '../assignments/brief';
+import { checkShowable } from '../assignments/showable';
 
 /**
  * What somebody says, reduced to what a message may hold: paragraphs, emphasis, lists, quotations, code and links. Used on
@@ -19,11 +20,31 @@ export function cleanSaid(html: string): string {
   });
 }
 
-/** What was written in a plain field, as Markdown. */
-export const saidFromText = (text: string): string => cleanSaid(briefFromMarkdown(text));
+/** Plain text as it stands, a paragraph for each of its own. */
+export const asParagraphs = (text: string): string =>
+  text
+    .split(/\n{2,}/)
+    .map((part) => `<p>${escaped(part).replaceAll('\n', '<br>')}</p>`)
+    .join('');
+
+const escaped = (text: string) => text.replaceAll('&', '&amp;').replaceAll('<', '&lt;').replaceAll('>', '&gt;');
+
+/** What was written in a plain field, as Markdown. In a parsing process. */
+export const renderSaid = async (text: string): Promise<string> => cleanSaid(await renderBrief(text));
+
+/**
+ * What the editor wrote, clean, and its words alone. In a parsing process.
+ *
+ * @throws TooCostly where it has more elements, or deeper ones, than can be shown again and again
+ */
+export async function readSaid(html: string): Promise<{ html: string; text: string }> {
+  checkShowable(html);
+  const clean = cleanSaid(html);
+  return { html: clean, text: wordsOf(clean) };
+}
 
 /** The words of rich text alone, a space for each mark-up between them. */
-export function wordsOf(html: string): string {
+function wordsOf(html: string): string {
   return sanitize(html.replace(/<\/(p|li|blockquote|pre)>|<br\s*\/?>/g, '$& '), {
     allowedTags: [],
     allowedAttributes: {}

@@ -12,7 +12,8 @@ import { announce } from '../live/announce';
 import { NotHere, type Outcome } from '../outcome';
 import { tell } from '../tidings/tell';
 import { hear } from './read-posts';
-import { cleanSaid, saidFromText, wordsOf } from './rich-text';
+import { NotNow, TooCostly } from '../parsing/limits';
+import { parseApart } from '../parsing/pool';
 
 /** The longest that is said at once, in characters of its text. */
 export const LONGEST = 10_000;
@@ -41,10 +42,22 @@ export interface SaidBlob {
   blob: StoredBlob;
 }
 
-/** What was written, as text and as clean rich text. */
-export function written({ body, html }: { body: string; html: string }): { text: string; html: string } {
-  const clean = html === '' ? saidFromText(body) : cleanSaid(html);
-  return { text: html === '' ? body : wordsOf(clean), html: clean };
+/** What was written, as text and as clean rich text; `ok: false` where it is nested beyond what can be shown. */
+export async function written({
+  body,
+  html
+}: {
+  body: string;
+  html: string;
+}): Promise<Outcome<{ text: string; html: string }, SaidRefusal>> {
+  try {
+    if (html !== '') return { ok: true, ...(await parseApart('said-html', { html })) };
+    return { ok: true, text: body, html: await parseApart('said-text', { text: body }) };
+  } catch (error) {
+    if (error instanceof TooCostly) return { ok: false, why: 'too-tangled' };
+    if (error instanceof NotNow) return { ok: false, why: 'too-busy' };
+    throw error;
+  }
 }
 
 /**
@@ -59,7 +72,9 @@ export async function post(
   files: readonly SaidBlob[] = []
 ): Promise<Outcome<{ id: string }, SaidRefusal>> {
   const given = NewPost.parse(input);
-  const { text, html } = written(given);
+  const said = await written(given);
+  if (!said.ok) return said;
+  const { text, html } = said;
   if (text === '' && files.length === 0) return { ok: false, why: 'says-nothing' };
   return inTransaction(async (tx) => {
     const place = await findPlace(person, given, tx);

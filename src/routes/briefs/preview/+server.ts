@@ -1,6 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { briefFromMarkdown } from '$server/assignments/brief';
+import { orNotFound } from '../../shared/guard';
+import { briefFromMarkdown } from '$server/assignments/brief-from-markdown';
 
 const Given = z.object({ markdown: z.string().max(100_000) });
 
@@ -9,5 +10,5 @@ export const POST = async ({ locals, request }) => {
   if (!locals.person?.teaches) error(404, 'There is nothing here, or it is not yours to see.');
   const given = Given.safeParse(await request.json().catch(() => null));
   if (!given.success) error(400, 'That is no brief.');
-  return json({ html: briefFromMarkdown(given.data.markdown) });
+  return json({ html: await orNotFound(briefFromMarkdown(given.data.markdown)) });
 };

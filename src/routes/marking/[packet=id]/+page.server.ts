@@ -23,6 +23,7 @@ import type { RequestEvent } from './$types';
 const MarkForm = z.object({
   round: z.number().int().positive(),
   key: z.string().min(8).max(50),
+  known: z.number().int().min(0).default(0),
   points: z
     .string()
     .default('')
@@ -42,10 +43,11 @@ const MarkForm = z.object({
     .refine((text) => WallClockText.safeParse(text).success, 'Write a date and a time.')
 });
 
-export const load = async ({ locals, params, url }) => {
+export const load = async ({ locals, params, url, isDataRequest }) => {
   const person = signedIn(locals, url);
   const view = await orNotFound(readForMarking(person, params.packet));
-  if (view.standing !== null) await openRound(person, params.packet);
+  // A page that reads itself anew, or is come to by a link, may lie behind another: there the browser tells (`open`).
+  if (view.unopened && !isDataRequest) await openRound(person, params.packet);
   const looking = tend(
     view.rounds.flatMap(({ pieces }) => pieces),
     'round_pieces'
@@ -56,6 +58,7 @@ export const load = async ({ locals, params, url }) => {
     {
       round: round ?? 1,
       key: randomUUID(),
+      known: view.marks.length,
       points: known?.points === null || known?.points === undefined ? '' : pointsText(known.points),
       remark: known?.remark ?? '',
       levels: view.criteria.map((row) => row.levels.find(({ id }) => view.levels.includes(id))?.id ?? '')
@@ -75,12 +78,17 @@ type Judge = (
     remark: string;
     levels: string[];
     key: string;
+    known: number;
     due?: number;
     closes?: number;
   }
 ) => Promise<{ ok: true } | { ok: false; why: Parameters<typeof markRefusalWords>[0] }>;
 
 export const actions = {
+  open: async ({ locals, params, url }) => {
+    await orNotFound(openRound(signedIn(locals, url), params.packet));
+    return { done: true };
+  },
   keep: (event) => judge(event, keepMark, 'stay'),
   settle: (event) =>
     judge(event, (person, given) =>
@@ -104,13 +112,14 @@ async function judge(event: RequestEvent, change: Judge, then: 'stay' | 'next' =
   const person = signedIn(locals, url);
   const form = await superValidate(request, zod4(MarkForm));
   if (!form.valid) return fail(400, { form });
-  const { facts } = await orNotFound(readForMarking(person, params.packet));
-  const { round, key, points, remark, levels, due, closes } = form.data;
+  const { facts, marks } = await orNotFound(readForMarking(person, params.packet));
+  const { round, key, known, points, remark, levels, due, closes } = form.data;
   const answer = await orNotFound(
     change(person, {
       packetId: params.packet,
       round,
       key,
+      known,
       remark,
       levels: levels.filter((level) => level !== ''),
       points: PointsText.parse(points),
@@ -118,7 +127,11 @@ async function judge(event: RequestEvent, change: Judge, then: 'stay' | 'next' =
       closes: WallClockText.parse(closes)?.(facts.zone)
     })
   );
-  if (!answer.ok) return message(form, { problem: markRefusalWords(answer.why) }, { status: 409 });
+  if (!answer.ok) {
+    // Told once: whoever presses again has read it.
+    if (answer.why === 'returned-meanwhile') form.data.known = marks.length;
+    return message(form, { problem: markRefusalWords(answer.why) }, { status: 409 });
+  }
   if (then === 'stay') {
     form.data.key = randomUUID();
     return message(form, { done: 'Kept. The student sees nothing of it until you return it.' });

@@ -8,10 +8,12 @@
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/shell/Message.svelte';
   import When from '$ui/time/When.svelte';
+  import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import MarkPanel from './MarkPanel.svelte';
 
   const { data, form } = $props();
   const view = $derived(data.view);
+  tellOnceVisible(() => (view.unopened ? `/marking/${view.packetId}?/open` : null));
 
   /** What the form on this page is about. What changes elsewhere does not take the form away. */
   let panel = $state.raw(untrack(() => ({ view: data.view, round: data.round })));
@@ -69,7 +71,7 @@
         />
       {/if}
       {#if view.marks.length > 0}
-        <h2 class="mt-8 mb-2 text-xl font-semibold">What you returned</h2>
+        <h2 class="mt-8 mb-2 text-xl font-semibold">What was returned</h2>
         <CameBack marks={view.marks} points={view.facts.points} zone={data.zone} now={view.now} />
       {/if}
     </div>

@@ -36,5 +36,6 @@
   >
     <input type="hidden" name="round" value={$form.round} />
     <input type="hidden" name="key" value={$form.key} />
+    <input type="hidden" name="known" value={$form.known} />
   </Judgement>
 </form>

@@ -1,5 +1,6 @@
-import { parseXML, type DAVResultResponse, type WebDAVClient } from 'webdav';
+import type { DAVResultResponse, WebDAVClient } from 'webdav';
 import type { StoreEntry } from '$core/shelf/outside';
+import { parseApart } from '../../parsing/pool';
 
 /** What answered is no listing of a folder, or one that is too long. */
 export class NoListing extends Error {
@@ -46,8 +47,7 @@ async function textWithin(body: AsyncIterable<Uint8Array>): Promise<string> {
 
 async function parsed(xml: string): Promise<DAVResultResponse[]> {
   try {
-    const { multistatus } = await parseXML(xml);
-    return multistatus.response;
+    return (await parseApart('listing', { xml })) as DAVResultResponse[];
   } catch (error) {
     throw new NoListing('What came is no multistatus.', { cause: error });
   }

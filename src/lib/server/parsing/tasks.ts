@@ -1,0 +1,53 @@
+import type { BlobFacts } from '$core/materials/facts';
+import type { Preview } from '$core/materials/preview';
+import type { TablePart } from '$core/materials/preview';
+import type { PageText } from '../links/read-page';
+import type { Reading } from '../reading/read-words';
+import type { Lane } from './limits';
+
+/** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */
+export interface FileOnDisk {
+  path: string;
+  name: string;
+  mediaType: string;
+}
+
+/** Everything that is parsed apart from the server, by name: what goes in, what comes out. */
+export interface Tasks {
+  'media-type': (input: { path: string }) => Promise<string>;
+  facts: (input: Omit<FileOnDisk, 'name'>) => Promise<BlobFacts>;
+  words: (input: FileOnDisk) => Promise<Reading>;
+  preview: (input: FileOnDisk) => Promise<Preview>;
+  table: (input: { path: string; name: string }) => Promise<TablePart>;
+  sheets: (input: { path: string }) => Promise<Array<TablePart & { name: string }>>;
+  'compare-handout': (input: {
+    text: string;
+    handed: string;
+  }) => Promise<{ share: number; kept: number; unanswered: string[] }>;
+  brief: (input: { markdown: string }) => Promise<string>;
+  'said-text': (input: { text: string }) => Promise<string>;
+  'said-html': (input: { html: string }) => Promise<{ html: string; text: string }>;
+  page: (input: { html: string }) => Promise<PageText>;
+  picture: (input: { bytes: Uint8Array }) => Promise<Uint8Array>;
+  listing: (input: { xml: string }) => Promise<unknown>;
+}
+export type TaskName = keyof Tasks;
+export type InputOf<T extends TaskName> = Parameters<Tasks[T]>[0];
+export type OutputOf<T extends TaskName> = Awaited<ReturnType<Tasks[T]>>;
+
+/** In which lane each waits (limits.ts). */
+export const LANE_OF: Record<TaskName, Lane> = {
+  'media-type': 'text',
+  brief: 'text',
+  'said-text': 'text',
+  'said-html': 'text',
+  facts: 'files',
+  words: 'files',
+  preview: 'files',
+  table: 'files',
+  sheets: 'files',
+  'compare-handout': 'files',
+  page: 'files',
+  picture: 'files',
+  listing: 'files'
+};

@@ -30,7 +30,17 @@ const NO_CLOCK = [
 ];
 
 export default ts.config(
-  { ignores: ['node_modules', 'build', 'build-parser', '.svelte-kit', 'test-results', 'bench/bare/build', 'bench/bare/.svelte-kit'] },
+  {
+    ignores: [
+      'node_modules',
+      'build',
+      'build-parser',
+      '.svelte-kit',
+      'test-results',
+      'bench/bare/build',
+      'bench/bare/.svelte-kit'
+    ]
+  },
   ...ts.configs.strict,
   ...svelte.configs['flat/recommended'],
   {

@@ -1,11 +1,13 @@
 import { randomBytes } from 'node:crypto';
 import { error, type Handle, type HandleServerError, type RequestEvent, type ServerInit } from '@sveltejs/kit';
 import { findSession, SESSION_COOKIE } from '$server/auth/sessions';
+import { sendDue } from '$server/mail/send-due';
 import { blobStoreProblem } from '$server/blobs/store';
 import { openSimulatedSite } from '$server/links/simulated-site';
 import { hearChanges } from '$server/live/hub';
 import { mark } from '$server/live/lately';
 import { log } from '$server/log';
+import { keepStore } from '$server/jobs/keep-store';
 import { sweepAll } from '$server/jobs/sweep';
 import { workOnJobs } from '$server/jobs/jobs';
 import { mailTiding } from '$server/tidings/mail-tiding';
@@ -17,12 +19,23 @@ import { readTheme } from './routes/shared/theme';
 const FORM_LIMIT = 256 * 1024;
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
+// Whatever this process writes is nobody else's to read on this machine.
+process.umask(0o077);
+// What nobody waited for is logged, and ends nobody's request; what was thrown where nobody stood ends the process, which
+// is then started again (scripts/start.mjs).
+process.on('unhandledRejection', (reason) => log.error({ err: reason }, 'a failure that nobody waited for'));
+
 export const init: ServerInit = async () => {
   const problem = await blobStoreProblem();
   if (problem) log.error({ problem }, 'blobs cannot be written');
   await openSimulatedSite();
   void hearChanges();
-  const stopJobs = workOnJobs({ 'mail-tiding': ({ tidingId }) => mailTiding(tidingId), sweep: sweepAll });
+  const stopJobs = workOnJobs({
+    'mail-tiding': ({ tidingId }) => mailTiding(tidingId),
+    'send-mails': sendDue,
+    'keep-store': keepStore,
+    sweep: sweepAll
+  });
   // Every request has been answered by then; what still stands are our own connections to the database.
   process.on('sveltekit:shutdown', () => void stopJobs().finally(() => process.exit(0)));
 };
@@ -34,10 +47,11 @@ export const handle: Handle = async ({ event, resolve }) => {
   await identify(event);
   const { theme } = event.locals;
   const attribute = theme === 'system' ? '' : ` data-theme="vendro-${theme}"`;
-  const respond = () => resolve(event, {
-    transformPageChunk: ({ html }) => html.replace(' data-vendro-theme', attribute),
-    preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
-  });
+  const respond = () =>
+    resolve(event, {
+      transformPageChunk: ({ html }) => html.replace(' data-vendro-theme', attribute),
+      preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
+    });
   const response = await askingFor(event.locals.person?.id ?? 'nobody', respond);
   protect(response, event);
   return response;

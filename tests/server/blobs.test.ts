@@ -3,7 +3,8 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { expect, it } from 'vitest';
-import { blobStoreProblem, readBlob, storeBlob } from '$server/blobs/store';
+import { openSound } from '$server/blobs/sound';
+import { blobPath, blobStoreProblem, storeBlob } from '$server/blobs/store';
 import { config } from '$server/config';
 
 const from = (...chunks: Array<Buffer | string>) => Readable.from(chunks.map((c) => Buffer.from(c)));
@@ -13,8 +14,8 @@ it('keeps bytes under their hash and gives them back, all or in part', async () 
   const bytes = randomBytes(300_000);
   const blob = await storeBlob(from(bytes.subarray(0, 100_000), bytes.subarray(100_000)));
   expect(blob).toMatchObject({ sha256: createHash('sha256').update(bytes).digest('hex'), size: 300_000 });
-  expect(Buffer.concat(await readBlob(blob.sha256).toArray()).equals(bytes)).toBe(true);
-  const part = Buffer.concat(await readBlob(blob.sha256, { start: 10, end: 19 }).toArray());
+  expect(Buffer.concat(await (await openSound(blob)).toArray()).equals(bytes)).toBe(true);
+  const part = Buffer.concat(await (await openSound(blob, { start: 10, end: 19 })).toArray());
   expect(part.equals(bytes.subarray(10, 20))).toBe(true);
 });
 
@@ -55,4 +56,4 @@ it.each([
 });
 
 it('finds the store writable', async () => expect(await blobStoreProblem()).toBeNull());
-it('has no address but a hash', () => expect(() => readBlob('../../etc/passwd')).toThrow(/no blob address/));
+it('has no address but a hash', () => expect(() => blobPath('../../etc/passwd')).toThrow(/no blob address/));

@@ -214,7 +214,7 @@ describe('materials', () => {
     const id = await file('film.txt', '0123456789');
     const material = await openMaterial(school.ilse, id);
     const ask = async (range?: string) => {
-      const answer = sendFile(material, new Request('http://x/', range ? { headers: { range } } : {}));
+      const answer = await sendFile(material, new Request('http://x/', range ? { headers: { range } } : {}));
       return [answer.status, answer.headers.get('content-range'), await answer.text()];
     };
     expect(await ask()).toEqual([200, null, '0123456789']);
@@ -225,7 +225,7 @@ describe('materials', () => {
     expect(await ask('bytes=10-')).toEqual([416, 'bytes */10', '']);
     expect(await ask('bytes=0-1,4-5')).toEqual([200, null, '0123456789']);
     expect(await ask('bytes=5-2')).toEqual([200, null, '0123456789']);
-    const headers = sendFile(material).headers;
+    const headers = (await sendFile(material)).headers;
     expect(headers.get('content-disposition')).toMatch(/^attachment/);
     expect(headers.get('x-content-type-options')).toBe('nosniff');
   });

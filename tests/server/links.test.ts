@@ -146,8 +146,8 @@ describe('sites that take and never end', () => {
 });
 
 describe('what a page says', () => {
-  it('is read without what no reader sees', () => {
-    const page = readPage(
+  it('is read without what no reader sees', async () => {
+    const page = await readPage(
       `<html><head><title> A  page </title><style>p{}</style><script>var x = "secret"</script>
        <meta name="description" content="In short."><meta property="og:image" content="/a.png"></head>
        <body><h1>Heading</h1><p>One<br>two</p><noscript>no</noscript><template>t</template></body></html>`
@@ -159,9 +159,9 @@ describe('what a page says', () => {
       asksPassword: false,
       picture: '/a.png'
     });
-    expect(readPage('<input type=PASSWORD>').asksPassword).toBe(true);
-    expect(readPage('<h1>Only this</h1>').title).toBe('Only this');
-    expect(readPage('<<<>>&& <p').text).toBeDefined();
+    expect((await readPage('<input type=PASSWORD>')).asksPassword).toBe(true);
+    expect((await readPage('<h1>Only this</h1>')).title).toBe('Only this');
+    expect((await readPage('<<<>>&& <p')).text).toBeDefined();
   });
 });
 

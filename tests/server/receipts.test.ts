@@ -40,7 +40,7 @@ async function unpack(into: string): Promise<string> {
   const { receipt, jws } = await readReceipt(school.ilse, number);
   const path = join(into, 'bag.zip');
   mkdirSync(into, { recursive: true });
-  writeFileSync(path, await buffer(bagOf(receipt, jws)));
+  writeFileSync(path, await buffer(await bagOf(receipt, jws)));
   const zip = await yauzl.openPromise(path, { lazyEntries: true, autoClose: false });
   for await (const entry of zip.eachEntry()) {
     const to = join(into, entry.fileName);

@@ -188,7 +188,7 @@ describe('an upload', () => {
     const { id } = await begin(school.ilse, 5, { filename: 'a.txt', assignment });
     await send(school.ilse, id, 0, 'abc');
     at(MONDAY + 8 * DAY);
-    await sweepUploads(school.ilse.id);
+    await sweepUploads();
     at(MONDAY);
     expect(existsSync(draftPath(id))).toBe(false);
     expect(await readUnderWay(school.ilse, assignment)).toEqual([]);

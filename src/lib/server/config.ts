@@ -12,6 +12,8 @@ const Environment = z.object({
   VENDRO_MAX_FILE_MIB: z.coerce.number().int().positive().default(2048),
   /** What a person's Shelf holds at most, in MiB. */
   VENDRO_SHELF_MIB: z.coerce.number().int().positive().default(10_240),
+  /** What files leave free on the disk, so that PostgreSQL can go on taking submits, in MiB. */
+  VENDRO_RESERVE_MIB: z.coerce.number().int().min(0).default(1024),
   /** Where the server's clock starts (ISO 8601); it runs on from there. */
   VENDRO_NOW: z.iso.datetime().optional(),
   /** `frozen` stops the clock at VENDRO_NOW. */
@@ -46,6 +48,7 @@ export const config = {
   blobFolder: join(env.VENDRO_DATA ?? join(homedir(), '.local', 'share', 'vendro'), 'blobs'),
   maxFileBytes: env.VENDRO_MAX_FILE_MIB * MEBIBYTE,
   shelfBytes: env.VENDRO_SHELF_MIB * MEBIBYTE,
+  reserveBytes: env.VENDRO_RESERVE_MIB * MEBIBYTE,
   clockStart: env.VENDRO_NOW === undefined ? null : Date.parse(env.VENDRO_NOW),
   clockFrozen: env.VENDRO_CLOCK === 'frozen',
   test: env.VENDRO_TEST === '1',

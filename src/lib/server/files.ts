@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream';
 import contentDisposition from 'content-disposition';
-import { readBlob } from './blobs/store';
+import { BlobDamaged, DAMAGED_WORDS } from './blobs/damage';
+import { openSound } from './blobs/sound';
 import { readRange } from './byte-range';
 import type { FileAccess } from './packets/file-access';
 
@@ -17,8 +18,9 @@ const SAFE = {
  *
  * @param request its `Range` (RFC 9110, 14.2) is honoured where it asks for one stretch, so that film can be sought in and
  *                a long PDF opened at its middle
+ * @returns 503 with words where the stored bytes are damaged
  */
-export function sendFile(file: FileAccess, request?: Request): Response {
+export async function sendFile(file: FileAccess, request?: Request): Promise<Response> {
   const range = readRange(request?.headers.get('range') ?? null, file.size);
   const headers: Record<string, string> = {
     ...SAFE,
@@ -28,19 +30,26 @@ export function sendFile(file: FileAccess, request?: Request): Response {
   };
   if (range === 'unsatisfiable')
     return new Response(null, { status: 416, headers: { ...headers, 'content-range': `bytes */${file.size}` } });
-  if (range === null)
-    return new Response(stream(file), { headers: { ...headers, 'content-length': String(file.size) } });
-  const { start, end } = range;
-  return new Response(stream(file, range), {
-    status: 206,
-    headers: {
-      ...headers,
-      'content-length': String(end - start + 1),
-      'content-range': `bytes ${start}-${end}/${file.size}`
-    }
-  });
+  try {
+    const body = Readable.toWeb(await openSound(file, range)) as ReadableStream;
+    if (range === null) return new Response(body, { headers: { ...headers, 'content-length': String(file.size) } });
+    const { start, end } = range;
+    return new Response(body, {
+      status: 206,
+      headers: {
+        ...headers,
+        'content-length': String(end - start + 1),
+        'content-range': `bytes ${start}-${end}/${file.size}`
+      }
+    });
+  } catch (error) {
+    if (error instanceof BlobDamaged) return damaged();
+    throw error;
+  }
 }
 
-function stream(file: FileAccess, range?: { start: number; end: number }): ReadableStream {
-  return Readable.toWeb(readBlob(file.sha256, range)) as ReadableStream;
-}
+const damaged = () =>
+  new Response(`${DAMAGED_WORDS}\n`, {
+    status: 503,
+    headers: { ...SAFE, 'content-type': 'text/plain; charset=utf-8' }
+  });

@@ -1,4 +1,5 @@
 import { error, redirect } from '@sveltejs/kit';
+import { BlobDamaged, DAMAGED_WORDS } from '$server/blobs/damage';
 import { NotHere } from '$server/outcome';
 import { NotNow, TooCostly } from '$server/parsing/limits';
 
@@ -19,6 +20,7 @@ export async function orNotFound<T>(answer: Promise<T>): Promise<T> {
     return await answer;
   } catch (thrown) {
     if (thrown instanceof NotHere) error(404, 'There is nothing here, or it is not yours to see.');
+    if (thrown instanceof BlobDamaged) error(503, DAMAGED_WORDS);
     if (thrown instanceof TooCostly)
       error(422, 'Lists and quotations in that text are nested deeper than can be shown. Nothing was changed.');
     if (thrown instanceof NotNow)

@@ -93,4 +93,6 @@ export interface SentInvitation {
   expires: Moment;
   state: 'pending' | 'accepted' | 'withdrawn' | 'over';
   acceptedBy: string | null;
+  /** What the mail server said, where the invitation could not be delivered. */
+  undelivered: string | null;
 }

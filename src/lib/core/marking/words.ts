@@ -2,7 +2,13 @@ import { REFUSALS, type Refusal } from '../packets/refusals';
 import { refusalWords } from '../packets/words';
 
 /** Reasons that are about points and the teacher's page rather than custody. */
-export const MARK_REFUSALS = ['points-too-high', 'points-missing', 'gives-no-points', 'another-round-stands', 'returned-meanwhile'] as const;
+export const MARK_REFUSALS = [
+  'points-too-high',
+  'points-missing',
+  'gives-no-points',
+  'another-round-stands',
+  'returned-meanwhile'
+] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
 /** Why marking was refused, as the teacher reads it. What they wrote is kept on the page. */

@@ -24,7 +24,8 @@ export const PIECE_REFUSALS = [
   'hash-differs',
   'not-all-here',
   'no-address',
-  'looked-too-often'
+  'looked-too-often',
+  'disk-full'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
 
@@ -116,6 +117,8 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
   'not-all-here': 'Not all of that file has arrived yet, so it was not added. What has arrived is kept; go on with it.',
   'no-address':
     'That is no web address, so it was not added. One starts with https:// or http://, as the address bar of your browser shows it.',
+  'disk-full':
+    'There is no room for files here at the moment, so that one was not added. The school office can see it; submitting works, and so does adding a link.',
   'looked-too-often':
     'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

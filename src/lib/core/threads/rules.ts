@@ -11,7 +11,15 @@ export interface Said {
   heard: boolean;
 }
 
-export const SAID_REFUSALS = ['not-yours', 'too-late', 'read-already', 'not-on-a-floor', 'says-nothing', 'too-tangled', 'too-busy'] as const;
+export const SAID_REFUSALS = [
+  'not-yours',
+  'too-late',
+  'read-already',
+  'not-on-a-floor',
+  'says-nothing',
+  'too-tangled',
+  'too-busy'
+] as const;
 export type SaidRefusal = (typeof SAID_REFUSALS)[number];
 type Verdict = { ok: true } | { ok: false; why: SaidRefusal };
 

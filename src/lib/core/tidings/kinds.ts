@@ -3,7 +3,7 @@ export interface TidingKind {
   /** As it stands beside the choice of what comes by mail. */
   name: string;
   /** Whose it is: the two sides of a packet hear of different things. */
-  side: 'student' | 'teacher' | 'both';
+  side: 'student' | 'teacher' | 'both' | 'office';
   /** Comes by mail unless the person says otherwise. */
   mailed: boolean;
   /** Seconds before the mail goes: what was read or undone meanwhile is not mailed. */
@@ -34,7 +34,9 @@ export const TIDINGS = {
   set: { name: 'Something new was set', side: 'student', mailed: false, patience: SOON },
   notice: { name: 'A notice to a course', side: 'student', mailed: false, patience: SOON },
   submitted: { name: 'A round came in', side: 'teacher', mailed: false, patience: SOON },
-  'asked-back': { name: 'A student asks for a round back', side: 'teacher', mailed: true, patience: SOON }
+  'asked-back': { name: 'A student asks for a round back', side: 'teacher', mailed: true, patience: SOON },
+  damage: { name: 'A file is damaged where it is kept', side: 'office', mailed: true, patience: SOON },
+  'mail-failed': { name: 'A mail could not be delivered', side: 'office', mailed: false, patience: SOON }
 } as const satisfies Record<string, TidingKind>;
 
 export type Kind = keyof typeof TIDINGS;

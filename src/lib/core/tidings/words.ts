@@ -52,6 +52,8 @@ const WORDS: Record<Kind, Say> = {
     facts.due === null || facts.due === undefined ? `${title} was set` : `${title} was set, due ${when(facts.due)}`,
   notice: ({ title, facts }) => `${facts.by} tells the course: ${title}`,
   submitted: ({ title, facts }) => `${facts.by} submitted round ${facts.round} of ${title}`,
+  damage: () => 'A file is damaged where it is kept',
+  'mail-failed': ({ facts }) => `A mail to ${facts.says ?? 'somebody'} could not be delivered`,
   'asked-back': ({ title, facts }) => `${facts.by} asks for round ${facts.round} of ${title} back${quoted(facts.says)}`
 };
 

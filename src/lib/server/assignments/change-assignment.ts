@@ -11,7 +11,7 @@ import { tellShown } from '../courses/tell-shown';
 import { inTransaction, jsonRows as rows, ms, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
 import { announce } from '../live/announce';
-import { queueMail, sendQueued } from '../mail/mail';
+import { queueMail } from '../mail/mail';
 import { NotHere } from '../outcome';
 import { copyAssignments } from './copy-assignments';
 import { assignmentRow, withOpenPlace, writeAssignment } from './create-assignment';
@@ -73,7 +73,6 @@ export async function changeAssignment(
     await announce({ course: before.courseId }, tx);
     return { done: true };
   });
-  if (answer.done) await sendQueued();
   return answer;
 }
 

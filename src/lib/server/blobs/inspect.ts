@@ -4,7 +4,9 @@ import { execute, select } from '../db/connection';
 import { log } from '../log';
 import { NotNow, TooCostly } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
-import { blobPath, type StoredBlob } from './store';
+import { BlobDamaged } from './damage';
+import { soundPath } from './sound';
+import type { StoredBlob } from './store';
 
 /** Raised when looking learns something new: what an older looking found is then looked at again. */
 const BY = 3;
@@ -43,10 +45,10 @@ async function keepFacts(sha256: string, facts: BlobFacts): Promise<void> {
 /** Null where it is the moment's fault that nothing is known. */
 async function look({ sha256, mediaType }: Pick<StoredBlob, 'sha256' | 'mediaType'>): Promise<BlobFacts | null> {
   try {
-    return await parseApart('facts', { path: blobPath(sha256), mediaType });
+    return await parseApart('facts', { path: await soundPath({ sha256, size: null }), mediaType });
   } catch (error) {
     log.info({ err: error, sha256 }, 'a file could not be looked into');
-    if (error instanceof NotNow) return null;
+    if (error instanceof NotNow || error instanceof BlobDamaged) return null;
     return { trouble: error instanceof TooCostly ? 'too-costly' : 'damaged' };
   }
 }

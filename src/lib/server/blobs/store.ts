@@ -1,11 +1,13 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { createReadStream, createWriteStream, type ReadStream } from 'node:fs';
-import { link, mkdir, open, rename, rm, stat } from 'node:fs/promises';
+import { createWriteStream } from 'node:fs';
+import { link, mkdir, open, readFile, rename, rm, utimes, writeFile } from 'node:fs/promises';
 import { dirname, join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import type { PieceRefusal } from '$core/packets/piece-rules';
+import { clock } from '../clock';
 import { config } from '../config';
+import { hasRoom } from './disk';
 import { TooCostly } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
 
@@ -20,7 +22,7 @@ export interface StoredBlob {
 
 /** The bytes were not kept; nothing of them is left. */
 export class BlobRefused extends Error {
-  constructor(readonly why: Extract<PieceRefusal, 'empty-file' | 'too-large' | 'broken-upload'>) {
+  constructor(readonly why: Extract<PieceRefusal, 'empty-file' | 'too-large' | 'broken-upload' | 'disk-full'>) {
     super(`The bytes were not stored: ${why}.`);
     this.name = 'BlobRefused';
   }
@@ -33,12 +35,13 @@ export class BlobRefused extends Error {
  * are written beside their place and renamed into it, so that a blob is either whole or not there.
  *
  * @param limit largest size taken, in bytes
- * @throws BlobRefused for an empty stream, one over the limit, or one that broke off
+ * @throws BlobRefused for an empty stream, one over the limit, one that broke off, or where the disk is almost full
  */
 export async function storeBlob(source: Readable, limit: number = config.maxFileBytes): Promise<StoredBlob> {
-  const draft = join(config.blobFolder, 'incoming', randomUUID());
-  await mkdir(dirname(draft), { recursive: true });
+  const draft = join(INCOMING, randomUUID());
+  await mkdir(INCOMING, PRIVATE);
   try {
+    if (!(await hasRoom(0))) throw new BlobRefused('disk-full');
     const { sha256, size } = await writeHashed(source, draft, limit);
     const mediaType = await readMediaType(draft);
     await settle(draft, blobPath(sha256));
@@ -61,38 +64,29 @@ export async function adoptFile(path: string, sha256: string): Promise<StoredBlo
   await file.sync().finally(() => file.close());
   if (size === 0) throw new BlobRefused('empty-file');
   const mediaType = await readMediaType(path);
-  const place = blobPath(sha256);
-  await mkdir(dirname(place), { recursive: true });
-  await link(path, place).catch((error: unknown) => {
-    if (!(error instanceof Error && 'code' in error && error.code === 'EEXIST')) throw error;
-  });
-  await syncFolder(dirname(place));
+  const draft = join(INCOMING, randomUUID());
+  await link(path, draft);
+  await settle(draft, blobPath(sha256));
   return { sha256, size, mediaType };
 }
 
-/** SHA-256 of a file on the disk, in lower-case hex. */
-export async function hashFile(path: string): Promise<string> {
-  const hash = createHash('sha256');
-  for await (const chunk of createReadStream(path, { highWaterMark: 1024 * 1024 })) hash.update(chunk as Buffer);
-  return hash.digest('hex');
-}
+/** Where bytes lie until they are whole. */
+export const INCOMING = join(config.blobFolder, 'incoming');
+/** People's work is nobody's on this machine but the application's user's. */
+const PRIVATE = { recursive: true, mode: 0o700 } as const;
 
-/** Opens stored bytes for reading, all or from `start` to `end` (inclusive). */
-export function readBlob(sha256: string, range: { start?: number; end?: number } = {}): ReadStream {
-  return createReadStream(blobPath(sha256), { ...range, highWaterMark: 256 * 1024 });
-}
-
-/** Whether the store can take bytes now; the reason where it cannot. */
+/** Whether the store can take bytes now, tried by writing some and reading them back; the reason where it cannot. */
 export async function blobStoreProblem(): Promise<string | null> {
-  const probe = join(config.blobFolder, 'incoming', `probe-${randomUUID()}`);
+  const probe = join(INCOMING, `probe-${randomUUID()}`);
+  const wrote = randomUUID().repeat(64);
   try {
-    await mkdir(dirname(probe), { recursive: true });
-    const file = await open(probe, 'wx');
-    await file.close();
-    await rm(probe);
-    return null;
+    await mkdir(INCOMING, PRIVATE);
+    await writeFile(probe, wrote, { flag: 'wx', flush: true, mode: 0o600 });
+    return (await readFile(probe, 'utf8')) === wrote ? null : 'What was written is not what was read back.';
   } catch (error) {
     return error instanceof Error ? error.message : String(error);
+  } finally {
+    await rm(probe, { force: true });
   }
 }
 
@@ -105,19 +99,23 @@ export function blobPath(sha256: string): string {
 async function writeHashed(source: Readable, path: string, limit: number): Promise<{ sha256: string; size: number }> {
   const hash = createHash('sha256');
   let size = 0;
+  let looked = 0;
   const meter = new Transform({
     transform(chunk: Buffer, _encoding, done) {
       size += chunk.length;
       if (size > limit) return done(new BlobRefused('too-large'));
       hash.update(chunk);
-      done(null, chunk);
+      if (size < looked + LOOK_EVERY) return done(null, chunk);
+      looked = size;
+      hasRoom(0).then((room) => (room ? done(null, chunk) : done(new BlobRefused('disk-full'))), done);
     }
   });
-  const file = createWriteStream(path, { flags: 'wx', highWaterMark: 1024 * 1024, flush: true });
+  const file = createWriteStream(path, { flags: 'wx', mode: 0o600, highWaterMark: 1024 * 1024, flush: true });
   try {
     await pipeline(source, meter, file);
   } catch (error) {
-    throw error instanceof BlobRefused || isDiskError(error) ? error : new BlobRefused('broken-upload');
+    if (diskErrorOf(error) === 'full') throw new BlobRefused('disk-full');
+    throw error instanceof BlobRefused || diskErrorOf(error) ? error : new BlobRefused('broken-upload');
   }
   if (size === 0) throw new BlobRefused('empty-file');
   return { sha256: hash.digest('hex'), size };
@@ -133,16 +131,27 @@ async function readMediaType(path: string): Promise<string> {
   }
 }
 
-function isDiskError(error: unknown): boolean {
+/** Bytes between two looks at how full the disk is. */
+const LOOK_EVERY = 8 * 1024 * 1024;
+
+/** What the disk itself has to say of an error; null where it is none of its own. */
+export function diskErrorOf(error: unknown): 'full' | 'broken' | null {
   const code = error instanceof Error && 'code' in error ? String(error.code) : '';
-  return ['ENOSPC', 'EDQUOT', 'EIO', 'EACCES', 'EROFS', 'EMFILE'].includes(code);
+  if (['ENOSPC', 'EDQUOT'].includes(code)) return 'full';
+  return ['EIO', 'EACCES', 'EROFS', 'EMFILE'].includes(code) ? 'broken' : null;
 }
 
+/**
+ * Puts whole bytes into their place. Where some are there already these take their place all the same: should the older
+ * ones be damaged, that heals them. Their age begins anew by our clock, by which what nobody refers to is collected.
+ */
 async function settle(draft: string, place: string): Promise<void> {
-  const known = await stat(place).catch(() => null);
-  if (known) return rm(draft);
-  await mkdir(dirname(place), { recursive: true });
+  await mkdir(dirname(place), PRIVATE);
+  const now = clock.now() / 1000;
+  await utimes(draft, now, now);
   await rename(draft, place);
+  // Two names of the same bytes are left as they are by a rename (rename(2)).
+  await rm(draft, { force: true });
   await syncFolder(dirname(place));
 }
 

@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { JoinRefusal } from '$core/courses/join-phrase';
 import type { RosterEntry, SentInvitation } from '$core/courses/views';
@@ -10,7 +10,7 @@ import { clock } from '../clock';
 import { config } from '../config';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
-import { queueMail, sendQueued } from '../mail/mail';
+import { queueMail } from '../mail/mail';
 import type { Outcome } from '../outcome';
 import { courseFor } from './course-head';
 import { letIn } from './join';
@@ -46,10 +46,11 @@ export async function invite(
     const now = clock.now();
     for (const email of emails) {
       const token = randomBytes(24).toString('base64url');
+      const invitationId = randomUUID();
       await execute(
-        `insert into invitations (course_id, email, role, token_hash, invited_by, at, expires_at)
-         values ($1, $2, $3, $4, $5, $6, $7)`,
-        [head.id, email, role, digest(token), person.id, new Date(now), new Date(now + LASTS)],
+        `insert into invitations (id, course_id, email, role, token_hash, invited_by, at, expires_at)
+         values ($1, $2, $3, $4, $5, $6, $7, $8)`,
+        [invitationId, head.id, email, role, digest(token), person.id, new Date(now), new Date(now + LASTS)],
         tx
       );
       const until = absolute(now + LASTS, head.zone, now);
@@ -57,12 +58,11 @@ export async function invite(
         `${person.name} invites you to the course ${head.title}.\n\n` +
         `Open this link and sign in to join:\n${config.origin}/join/${token}\n\n` +
         `It works once, for this address, until ${until}. If you did not expect it, do nothing.\n`;
-      await queueMail({ to: email, subject: `Join ${head.title}`, body }, tx);
+      await queueMail({ to: email, subject: `Join ${head.title}`, body, invitationId }, tx);
     }
     await tellInvited(emails, tx);
     await audit(person.id, 'invite', head.id, { emails, role }, tx);
   });
-  await sendQueued();
   return emails.length;
 }
 
@@ -137,7 +137,8 @@ export async function readRoster(courseId: string): Promise<{ people: RosterEntr
     select(
       SentRow,
       `select i.id, i.email, i.role, ${ms('i.at')} as at, ${ms('i.expires_at')} as expires, p.name as "acceptedBy",
-         i.withdrawn_at is not null as withdrawn
+         i.withdrawn_at is not null as withdrawn,
+         (select m.problem from mails m where m.invitation_id = i.id and m.failed_at is not null limit 1) as undelivered
        from invitations i left join people p on p.id = i.accepted_by where i.course_id = $1 order by i.at desc limit 200`,
       [courseId]
     )
@@ -210,5 +211,6 @@ const SentRow = z.object({
   at: z.number(),
   expires: z.number(),
   acceptedBy: z.string().nullable(),
+  undelivered: z.string().nullable(),
   withdrawn: z.boolean()
 });

@@ -19,7 +19,7 @@ export async function tellShown(courseId: string | null, tx: Tx): Promise<string
     select(SetRow, UNTOLD_ASSIGNMENTS, bind, tx),
     select(NoticeRow, UNTOLD_NOTICES, bind, tx)
   ]);
-  const news: News[] = [
+  const news: Array<News & { courseId: string }> = [
     ...set.map(({ id, courseId, due }) => {
       const about = { kind: 'set', about: `set ${id}`, assignmentId: id, href: `/assignments/${id}` } as const;
       return { ...about, courseId, facts: { due }, at };

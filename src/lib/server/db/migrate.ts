@@ -13,6 +13,7 @@ import * as tidings from './migrations/0009-tidings';
 import * as threads from './migrations/0010-threads';
 import * as likeness from './migrations/0011-likeness';
 import * as told from './migrations/0012-told';
+import * as keeping from './migrations/0013-keeping';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -27,7 +28,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0009-tidings', ...tidings },
   { name: '0010-threads', ...threads },
   { name: '0011-likeness', ...likeness },
-  { name: '0012-told', ...told }
+  { name: '0012-told', ...told },
+  { name: '0013-keeping', ...keeping }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -7,10 +7,14 @@ import { log } from '../log';
 export interface Jobs {
   /** A tiding that somebody wants by mail. */
   'mail-tiding': { tidingId: string };
+  /** Mails that are due. */
+  'send-mails': object;
+  /** Looks after stored bytes: sweeps, holds against hashes, collects. */
+  'keep-store': object;
   /** Looks for what the passing of time has done. */
   sweep: object;
 }
-export const QUEUES = ['mail-tiding', 'sweep'] as const satisfies Array<keyof Jobs>;
+export const QUEUES = ['mail-tiding', 'send-mails', 'keep-store', 'sweep'] as const satisfies Array<keyof Jobs>;
 
 /** Tries again after this many seconds, then twice as long, and so on. */
 const RETRY = { retryLimit: 6, retryDelay: 30, retryBackoff: true };
@@ -93,5 +97,6 @@ async function startWorkers(workers: Workers): Promise<() => Promise<void>> {
     });
   }
   await boss.schedule('sweep', '* * * * *');
+  await boss.schedule('keep-store', '*/10 * * * *');
   return () => boss.stop({ timeout: 3000 });
 }

@@ -3,57 +3,35 @@ import { z } from 'zod';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, ms, select, type Tx } from '../db/connection';
-import { log } from '../log';
+import { enqueue } from '../jobs/jobs';
 
 /** A mail in plain text: it reads everywhere, and nothing in it can be made to look like something else. */
 export interface Mail {
   to: string;
   subject: string;
   body: string;
+  /** The invitation that it carries, beside which it is said should it not be delivered. */
+  invitationId?: string;
 }
 
 /**
- * Queues a mail with the work that causes it: it is sent when that is committed, and not otherwise.
+ * Queues a mail with the work that causes it: it is sent when that is committed, and not otherwise, and nobody's request
+ * waits for it.
  *
- * Every mail is kept in the outbox. Where no mail server is configured it stays there, to be read on the stand-in's
- * page; `sendQueued` sends the others.
+ * Every mail is kept in the outbox. Where no mail server is configured it stays there, to be read on the stand-in's page.
  */
 export async function queueMail(mail: Mail, tx: Tx): Promise<void> {
+  const at = new Date(clock.now());
   await execute(
-    'insert into mails (to_address, subject, body, at) values ($1, $2, $3, $4)',
-    [mail.to, mail.subject, mail.body, new Date(clock.now())],
+    `insert into mails (to_address, subject, body, at, next_at, invitation_id) values ($1, $2, $3, $4, $5, $6)`,
+    [mail.to, mail.subject, mail.body, at, sendsMail ? at : null, mail.invitationId ?? null],
     tx
   );
+  if (sendsMail) await enqueue('send-mails', {}, 0, tx);
 }
 
 /** Whether a mail server is configured (`VENDRO_SMTP_URL`). */
 export const sendsMail = config.smtpUrl !== null;
-
-/**
- * Sends what waits in the outbox, a few at a time. Two processes never send the same mail: each takes its rows under
- * lock. A mail that fails keeps the reason and is not tried again on its own.
- */
-export async function sendQueued(): Promise<number> {
-  if (config.smtpUrl === null) return 0;
-  const transport = nodemailer.createTransport(config.smtpUrl);
-  const mails = await select(
-    MailRow,
-    `update mails set sent_at = $1 where id in (
-       select id from mails where sent_at is null and problem is null order by at limit 50 for update skip locked)
-     returning id, to_address as "to", subject, body, ${ms('at')} as at`,
-    [new Date(clock.now())]
-  );
-  for (const mail of mails) {
-    try {
-      await transport.sendMail(message(mail));
-    } catch (error) {
-      log.warn({ err: error, mail: mail.id }, 'a mail could not be sent');
-      const problem = error instanceof Error ? error.message.slice(0, 500) : 'unknown';
-      await execute('update mails set sent_at = null, problem = $2 where id = $1', [mail.id, problem]);
-    }
-  }
-  return mails.length;
-}
 
 export interface OutboxMail extends Mail {
   id: string;
@@ -81,7 +59,8 @@ export async function readEml(id: string): Promise<Buffer | null> {
   return sent.message as Buffer;
 }
 
-function message({ id, to, subject, body, at }: OutboxMail) {
+/** A mail as the mail library wants it. Its Message-ID is its own for ever: trying again sends no second mail (RFC 5322, 3.6.4). */
+export function message({ id, to, subject, body, at }: OutboxMail) {
   return {
     from: { name: 'Vendro', address: config.mailFrom },
     to,
@@ -92,4 +71,10 @@ function message({ id, to, subject, body, at }: OutboxMail) {
   };
 }
 
-const MailRow = z.object({ id: z.string(), to: z.string(), subject: z.string(), body: z.string(), at: z.number() });
+export const MailRow = z.object({
+  id: z.string(),
+  to: z.string(),
+  subject: z.string(),
+  body: z.string(),
+  at: z.number()
+});

@@ -7,6 +7,7 @@ import { promisify } from 'node:util';
 import { z } from 'zod';
 import { endingOf } from '$core/materials/file-kinds';
 import { registerBlob } from '../blobs/register';
+import { soundPath } from '../blobs/sound';
 import { blobPath, storeBlob } from '../blobs/store';
 import { clock } from '../clock';
 import { config } from '../config';
@@ -60,7 +61,7 @@ async function make({ name, sha256 }: { name: string; sha256: string }): Promise
   const folder = await mkdtemp(join(tmpdir(), 'vendro-office-'));
   try {
     const source = join(folder, `document.${endingOf(name) || 'odt'}`);
-    await symlink(blobPath(sha256), source);
+    await symlink(await soundPath({ sha256, size: null }), source);
     // A profile of its own: nothing of one document stays for the next. A low priority: people come first.
     const convert = [
       '--headless',

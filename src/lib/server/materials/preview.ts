@@ -1,7 +1,8 @@
 import { troubleFact } from '$core/materials/facts';
 import { previewKind, type Preview } from '$core/materials/preview';
 import { inspectBlob, noteTooCostly } from '../blobs/inspect';
-import { blobPath } from '../blobs/store';
+import { BlobDamaged, DAMAGED_WORDS } from '../blobs/damage';
+import { soundPath } from '../blobs/sound';
 import { log } from '../log';
 import { NotNow, TooCostly } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
@@ -33,8 +34,8 @@ export async function previewOf(file: Shown): Promise<Preview> {
 /** Shown by the browser from the file itself. */
 const FETCHED = new Set(['pdf', 'picture', 'sound', 'film', 'none']);
 
-const rendered = ({ sha256, name, mediaType }: Shown): Promise<Preview> =>
-  parseApart('preview', { path: blobPath(sha256), name, mediaType });
+const rendered = async ({ sha256, name, mediaType }: Shown): Promise<Preview> =>
+  parseApart('preview', { path: await soundPath({ sha256, size: null }), name, mediaType });
 
 /** As pages where this machine can draw them, otherwise null. */
 async function asPages(file: Shown): Promise<Preview | null> {
@@ -45,5 +46,6 @@ async function asPages(file: Shown): Promise<Preview | null> {
 
 function why(error: unknown): string | undefined {
   if (error instanceof TooCostly) return troubleFact({ trouble: 'too-costly' }) ?? undefined;
+  if (error instanceof BlobDamaged) return DAMAGED_WORDS;
   return error instanceof NotNow ? 'Too much is being read at the moment. Open it again in a minute.' : undefined;
 }

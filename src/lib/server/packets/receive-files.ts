@@ -6,7 +6,7 @@ import { inspectBlob } from '../blobs/inspect';
 import { BlobRefused, storeBlob } from '../blobs/store';
 import { config } from '../config';
 import { NotHere } from '../outcome';
-import { fitsOnShelf } from '../shelf/quota';
+import { whilePromised } from '../shelf/quota';
 import { readMultipart, type IncomingFile } from '../uploads/multipart';
 import { addFile, canAddFile } from './pieces';
 
@@ -29,9 +29,12 @@ const Fields = z.object({
  */
 export async function receiveFiles(person: Actor, assignmentId: string, request: Request): Promise<Received> {
   try {
-    const { taken } = await readMultipart(request, 2 * config.maxFileBytes, (file) =>
-      receiveOne(person, assignmentId, file)
-    );
+    const coming = Number(request.headers.get('content-length') ?? 0);
+    const read = (receive: (file: IncomingFile) => Promise<One>) =>
+      readMultipart(request, 2 * config.maxFileBytes, receive);
+    const { taken } =
+      (await whilePromised(person, coming, () => read((file) => receiveOne(person, assignmentId, file)))) ??
+      (await read(async ({ name }) => ({ name, ok: false, why: 'shelf-full' })));
     const refused = taken.flatMap((one) => (one.ok ? [] : [{ name: one.name, why: one.why }]));
     if (taken.length === 0) refused.push({ name: '', why: 'no-file' });
     return { added: taken.flatMap((one) => (one.ok ? [one.name] : [])), refused };
@@ -50,7 +53,6 @@ async function receiveOne(person: Actor, assignmentId: string, file: IncomingFil
   const deliverableId = fields.data.deliverable || null;
   const may = await canAddFile(person, { assignmentId, deliverableId });
   if (!may.ok) return { name, ok: false, why: may.why };
-  if (!(await fitsOnShelf(person, 1))) return { name, ok: false, why: 'shelf-full' };
   try {
     const blob = await storeBlob(file.stream);
     // The same form sent twice adds a file once; another file in the same form is another request.

@@ -37,6 +37,7 @@ const line = (lane: Lane, places: number): Line => ({
 /** One core is left to those who use the pages. */
 const lanes: Record<Lane, Line> = {
   text: line('text', 1),
+  checking: line('checking', 1),
   files: line('files', Math.max(1, Math.min(4, availableParallelism() - 1)))
 };
 

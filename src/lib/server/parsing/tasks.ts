@@ -29,6 +29,7 @@ export interface Tasks {
   'said-html': (input: { html: string }) => Promise<{ html: string; text: string }>;
   page: (input: { html: string }) => Promise<PageText>;
   picture: (input: { bytes: Uint8Array }) => Promise<Uint8Array>;
+  hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
 }
 export type TaskName = keyof Tasks;
@@ -49,5 +50,6 @@ export const LANE_OF: Record<TaskName, Lane> = {
   'compare-handout': 'files',
   page: 'files',
   picture: 'files',
-  listing: 'files'
+  listing: 'files',
+  hash: 'checking'
 };

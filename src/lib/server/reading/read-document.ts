@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { previewKind } from '$core/materials/preview';
 import { noteTooCostly } from '../blobs/inspect';
-import { blobPath } from '../blobs/store';
+import { BlobDamaged } from '../blobs/damage';
+import { soundPath } from '../blobs/sound';
 import { execute, select } from '../db/connection';
 import { log } from '../log';
 import { NotNow, TooCostly } from '../parsing/limits';
@@ -24,7 +25,7 @@ export function isReadable(file: { name: string; mediaType: string }): boolean {
  *
  * Documents without words that can be read (pictures, archives) say nothing either.
  *
- * @throws NotNow where it could not be tried
+ * @throws NotNow where it could not be tried; BlobDamaged
  */
 export async function readDocument(file: { name: string; mediaType: string; sha256: string }): Promise<Kept> {
   const [known] = await select(Row, 'select text, pages, links from blob_readings where sha256 = $1', [file.sha256]);
@@ -44,9 +45,9 @@ const NOTHING: Reading = { text: '', pages: null, links: [], words: 0, textHash:
 async function readNow({ name, mediaType, sha256 }: { name: string; mediaType: string; sha256: string }) {
   if (!isReadable({ name, mediaType })) return NOTHING;
   try {
-    return await parseApart('words', { path: blobPath(sha256), name, mediaType });
+    return await parseApart('words', { path: await soundPath({ sha256, size: null }), name, mediaType });
   } catch (error) {
-    if (error instanceof NotNow) throw error;
+    if (error instanceof NotNow || error instanceof BlobDamaged) throw error;
     log.info({ err: error, sha256 }, 'a document could not be read');
     if (error instanceof TooCostly) await noteTooCostly(sha256);
     return NOTHING;

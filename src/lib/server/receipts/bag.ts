@@ -3,15 +3,22 @@ import type { Readable } from 'node:stream';
 import yazl from 'yazl';
 import { bagInfo, DECLARATION, manifest, payloadOf } from '$core/receipts/bag';
 import type { Receipt } from '$core/receipts/receipt';
-import { readBlob } from '../blobs/store';
+import { openSound, soundPath } from '../blobs/sound';
 import { clock } from '../clock';
 
 /**
  * A round as a bag (BagIt, RFC 8493) in a ZIP, as it streams: every file as it was received, manifests by SHA-256, and the
  * receipt, plain and signed, as tag files. `sha256sum -c manifest-sha256.txt` inside it verifies the files.
+ *
+ * A file that turns out to be damaged on its way ends the stream with an error; what is already known to be says so first.
+ *
+ * @throws BlobDamaged
  */
-export function bagOf(receipt: Receipt, jws: string): Readable {
+export async function bagOf(receipt: Receipt, jws: string): Promise<Readable> {
+  for (const file of payloadOf(receipt)) await soundPath(file);
   const zip = new yazl.ZipFile();
+  const output = zip.outputStream as Readable;
+  zip.on('error', (error: Error) => output.destroy(error));
   const folder = `receipt-${receipt.number}`;
   const mtime = new Date(receipt.receivedAt);
   const payload = payloadOf(receipt);
@@ -29,9 +36,12 @@ export function bagOf(receipt: Receipt, jws: string): Readable {
   zip.addEmptyDirectory(`${folder}/data`, { mtime });
   for (const { path, sha256, size } of payload) {
     zip.addReadStreamLazy(`${folder}/${path}`, { mtime, size, compress: false }, (give) => {
-      give(null, readBlob(sha256));
+      openSound({ sha256, size }).then(
+        (bytes) => give(null, bytes),
+        (error: Error) => output.destroy(error)
+      );
     });
   }
   zip.end();
-  return zip.outputStream as Readable;
+  return output;
 }

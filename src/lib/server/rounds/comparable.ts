@@ -1,7 +1,7 @@
 import type { Comparable } from '$core/rounds/comparable';
 import { previewKind } from '$core/materials/preview';
 import type { Actor } from '$core/people/policy';
-import { blobPath } from '../blobs/store';
+import { soundPath } from '../blobs/sound';
 import { openPiece } from '../packets/file-access';
 import { parseApart } from '../parsing/pool';
 import { isReadable, readDocument } from '../reading/read-document';
@@ -16,7 +16,8 @@ export async function comparableOf(person: Actor, pieceId: string): Promise<Comp
   const kind = previewKind(file);
   try {
     if (kind === 'picture') return { kind };
-    if (kind === 'table') return { kind, rows: (await parseApart('table', { path: blobPath(file.sha256), name: file.name })).rows };
+    if (kind === 'table')
+      return { kind, rows: (await parseApart('table', { path: await soundPath(file), name: file.name })).rows };
     if (kind === 'sheets') return { kind: 'table', rows: await allSheets(file.sha256) };
   } catch {
     // Damaged or too large to be read: the page says that it cannot be compared.
@@ -27,6 +28,6 @@ export async function comparableOf(person: Actor, pieceId: string): Promise<Comp
 
 /** Every sheet one after another, each under its name. */
 async function allSheets(sha256: string): Promise<string[][]> {
-  const sheets = await parseApart('sheets', { path: blobPath(sha256) });
+  const sheets = await parseApart('sheets', { path: await soundPath({ sha256, size: null }) });
   return sheets.flatMap(({ name, rows }) => (sheets.length > 1 ? [[name], ...rows] : rows));
 }

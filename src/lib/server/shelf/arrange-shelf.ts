@@ -6,6 +6,7 @@ import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
 import { NotHere, type Outcome } from '../outcome';
 import { ownFile, type OwnFile } from './own-file';
+import { ownFolder } from './own-folder';
 
 type OneFile = { fileId: string };
 
@@ -105,16 +106,6 @@ export async function removeFolder(person: Actor, input: { folderId: string }): 
     await announce({ people: [person.id] }, tx);
     return { ok: true };
   });
-}
-
-async function ownFolder(person: Actor, folderId: string, tx: Tx): Promise<void> {
-  const [row] = await select(
-    z.object({ owner: z.string() }),
-    'select owner_id as owner from shelf_folders where id = $1 for update',
-    [folderId],
-    tx
-  );
-  if (!row || !mayWithOwn(person, row.owner)) throw new NotHere('This folder');
 }
 
 function changing<T extends { ok: boolean }>(

@@ -9,7 +9,7 @@ import { inspectBlob } from '../blobs/inspect';
 import { BlobRefused, storeBlob } from '../blobs/store';
 import type { Outcome } from '../outcome';
 import { readMultipart, type IncomingFile } from '../uploads/multipart';
-import { NewPost, post, type SaidBlob } from './say';
+import { askToSay, NewPost, post, type SaidBlob } from './say';
 
 /** The most that goes with one message, in bytes. */
 export const LARGEST_SAID = 100_000_000;
@@ -32,7 +32,7 @@ const Fields = NewPost.extend({
  */
 export async function receiveSaid(person: Actor, request: Request): Promise<{ answer: Answer; back: string }> {
   try {
-    const { fields, taken } = await readMultipart(request, LARGEST_SAID, keep);
+    const { fields, taken } = await readMultipart(request, LARGEST_SAID, (file) => keep(person, file));
     const back = fields.get('back') ?? '/';
     const refused = taken.find((one) => !one.ok);
     if (refused && !refused.ok) return { answer: refused, back };
@@ -48,7 +48,13 @@ export async function receiveSaid(person: Actor, request: Request): Promise<{ an
 
 type Answer = Outcome<{ id: string }, SaidRefusal | PieceRefusal | 'not-understood'>;
 
-async function keep({ name, stream }: IncomingFile): Promise<Outcome<{ file: SaidBlob }, PieceRefusal>> {
+async function keep(
+  person: Actor,
+  { name, stream, fields }: IncomingFile
+): Promise<Outcome<{ file: SaidBlob }, PieceRefusal | 'not-understood'>> {
+  const given = Fields.safeParse(Object.fromEntries(fields));
+  if (!given.success) return { ok: false, why: 'not-understood' };
+  await askToSay(person, given.data);
   const kept = keepableName(name);
   if (kept === null) return { ok: false, why: 'name-too-long' };
   try {

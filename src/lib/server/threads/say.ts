@@ -77,10 +77,7 @@ export async function post(
   const { text, html } = said;
   if (text === '' && files.length === 0) return { ok: false, why: 'says-nothing' };
   return inTransaction(async (tx) => {
-    const place = await findPlace(person, given, tx);
-    const partyId = given.to === 'aside' ? (given.studentId ?? person.id) : null;
-    const deed = given.to === 'aside' ? 'write-aside' : 'write-on-open-floor';
-    if (!may(person, deed, { ...place, ownsPacket: partyId === person.id })) throw new NotHere('This place');
+    const { place, partyId } = await placeFor(person, given, tx);
     const id = randomUUID();
     const at = clock.now();
     await execute(
@@ -174,6 +171,24 @@ function asideHref({ assignmentId, courseSlug }: ToldPost, studentId: string | n
 const SPEAKERS = `select distinct p.by_person as id from posts p
   join enrolments e on e.person_id = p.by_person and e.course_id = $2 and e.left_at is null
   where p.party_id is null and $1::uuid in (p.assignment_id, p.notice_id)`;
+
+/**
+ * Whether somebody may say something at a place, asked before what goes with it is taken in; `post` asks again.
+ *
+ * @throws NotHere where they may not
+ */
+export async function askToSay(person: Actor, given: z.infer<typeof NewPost>): Promise<void> {
+  await inTransaction((tx) => placeFor(person, given, tx));
+}
+
+/** The place at which somebody may say something, and in whose aside. */
+async function placeFor(person: Actor, given: z.infer<typeof NewPost>, tx: Tx) {
+  const place = await findPlace(person, given, tx);
+  const partyId = given.to === 'aside' ? (given.studentId ?? person.id) : null;
+  const deed = given.to === 'aside' ? 'write-aside' : 'write-on-open-floor';
+  if (!may(person, deed, { ...place, ownsPacket: partyId === person.id })) throw new NotHere('This place');
+  return { place, partyId };
+}
 
 async function findPlace(
   person: Actor,

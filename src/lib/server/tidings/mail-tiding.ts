@@ -5,7 +5,7 @@ import { tidingWords } from '$core/tidings/words';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, inTransaction, ms, select } from '../db/connection';
-import { queueMail, sendQueued } from '../mail/mail';
+import { queueMail } from '../mail/mail';
 import { receiptText } from '../receipts/receipt-text';
 import { TIDING_COLUMNS, TIDING_JOINS } from './read-tidings';
 
@@ -14,20 +14,17 @@ import { TIDING_COLUMNS, TIDING_JOINS } from './read-tidings';
  * after all, or what is no longer there.
  */
 export async function mailTiding(tidingId: string): Promise<void> {
-  const mailed = await inTransaction(async (tx) => {
+  await inTransaction(async (tx) => {
     const [row] = await select(Row, TIDING, [tidingId], tx);
-    if (!row || row.mailed || !isMailed(row.kind, new Map(row.wish === null ? [] : [[row.kind, row.wish]])))
-      return false;
-    if (!row.unread && row.kind !== 'receipt') return false;
+    if (!row || row.mailed || !isMailed(row.kind, new Map(row.wish === null ? [] : [[row.kind, row.wish]]))) return;
+    if (!row.unread && row.kind !== 'receipt') return;
     await execute('update tidings set mailed_at = $2 where id = $1', [tidingId, new Date(clock.now())], tx);
     const words = tidingWords(row, row.zone, row.at);
     const { number } = row.facts;
     const more = number === undefined ? '' : `\n\n${await receiptText(number, row.zone, tx)}`;
     const body = `${words}.${more}\n\n${row.course ?? ''}\n${config.origin}${row.href}\n\nWhat comes by mail is yours to choose: ${config.origin}/tidings/mail\n`;
     await queueMail({ to: row.email, subject: words.slice(0, 180), body }, tx);
-    return true;
   });
-  if (mailed) await sendQueued();
 }
 
 const Row = z.looseObject({

@@ -12,7 +12,8 @@ export interface News {
   about: string;
   /** What it is shown together with; left out, it stands alone. */
   grouped?: string;
-  courseId: string;
+  /** Null where it concerns the school as a whole. */
+  courseId: string | null;
   assignmentId?: string | null;
   /** The exact place that it leads to. */
   href: string;

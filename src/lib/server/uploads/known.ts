@@ -3,11 +3,13 @@ import type { Refusal } from '$core/packets/allowed';
 import type { PieceRefusal } from '$core/packets/piece-rules';
 import type { Actor } from '$core/people/policy';
 import type { StoredBlob } from '../blobs/store';
+import { soundPath } from '../blobs/sound';
 import { select } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { addFile } from '../packets/pieces';
 import { addVersion } from '../shelf/add-version';
 import { keepOnShelf } from '../shelf/keep';
+import { whilePromised } from '../shelf/quota';
 import type { UploadMetadata } from './records';
 
 /**
@@ -23,7 +25,19 @@ export async function takeKnown(
 ): Promise<Outcome<{ name: string }, Refusal | PieceRefusal> | null> {
   const [blob] = await select(Known, OWN_BLOB, [file.sha256, person.id]);
   if (!blob) return null;
-  const stored: StoredBlob = { sha256: file.sha256, ...blob };
+  const stored: StoredBlob = { sha256: file.sha256, size: blob.size, mediaType: blob.mediaType };
+  // Bytes that turn out to be damaged here are wanted anew.
+  if (!(await soundPath(stored).catch(() => null))) return null;
+  // What lies on the Shelf already takes no more room there.
+  const taken = await whilePromised(person, blob.onShelf ? 0 : blob.size, () => take(person, file, stored));
+  return taken ?? { ok: false, why: 'shelf-full' };
+}
+
+async function take(
+  person: Actor,
+  file: UploadMetadata & { key: string },
+  stored: StoredBlob
+): Promise<Outcome<{ name: string }, Refusal | PieceRefusal>> {
   const { filename: name, assignment, deliverable = null, replaces, folder, came = 'upload', instead } = file;
   if (assignment) {
     const key = `known ${file.key}`;
@@ -42,10 +56,13 @@ export async function takeKnown(
   return keepOnShelf(person, { name, blob: stored, came, folder: folder ? { folderId: folder } : null });
 }
 
-const Known = z.object({ size: z.number(), mediaType: z.string() });
+const Known = z.object({ size: z.number(), mediaType: z.string(), onShelf: z.boolean() });
 const OWN_BLOB = `
-  select b.size::float8 as size, b.media_type as "mediaType" from blobs b
-  where b.sha256 = $1 and (
+  select b.size::float8 as size, b.media_type as "mediaType",
+    exists (select 1 from shelf_versions v join shelf_files f on f.id = v.file_id
+      where v.sha256 = b.sha256 and f.owner_id = $2) as "onShelf"
+  from blobs b
+  where b.sha256 = $1 and not exists (select 1 from blob_troubles t where t.sha256 = b.sha256) and (
     exists (select 1 from shelf_versions v join shelf_files f on f.id = v.file_id
       where v.sha256 = b.sha256 and f.owner_id = $2)
     or exists (select 1 from round_pieces r join packets p on p.id = r.packet_id

@@ -3,15 +3,17 @@ import { Server } from '@tus/server';
 import { z } from 'zod';
 import { keepableName } from '$core/packets/piece-rules';
 import { mayWithOwn, type Actor } from '$core/people/policy';
+import { hasRoom } from '../blobs/disk';
 import { config } from '../config';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { canAddFile } from '../packets/pieces';
-import { fitsOnShelf } from '../shelf/quota';
+import { ownFile } from '../shelf/own-file';
+import { ownFolder } from '../shelf/own-folder';
+import { promised } from '../shelf/quota';
 import { DatabaseLocker } from './locks';
 import { DraftStore } from './draft-store';
-import { sender, UploadMetadata } from './records';
-import { sweepUploads } from './sweep';
+import { beginUpload, sender, UploadMetadata } from './records';
 
 /**
  * Answers one request of the tus protocol (1.0: core, creation, termination). Bytes that arrived stay when the
@@ -38,9 +40,11 @@ const tus = new Server({
     if (upload.size === 0) throw refused('empty-file');
     const person = sender.getStore();
     if (!person) throw { status_code: 401, body: '' };
-    await sweepUploads(person.id);
-    if (!(await fitsOnShelf(person, upload.size))) throw refused('shelf-full');
-    await askPlace(person, about.data, { name, size: upload.size });
+    const { id, size } = upload;
+    await askPlace(person, about.data, { name, size });
+    if (!(await hasRoom(size))) throw refused('disk-full');
+    const begun = await promised(person, size, (tx) => beginUpload(person, { id, size, name, about: about.data }, tx));
+    if (begun === null) throw refused('shelf-full');
     return { metadata: { ...upload.metadata, filename: name } };
   },
   async onIncomingRequest(request, id) {
@@ -57,6 +61,9 @@ const tus = new Server({
 const refused = (why: string) => ({ status_code: 409, body: why });
 
 async function askPlace(person: Actor, about: UploadMetadata, file: { name: string; size: number }): Promise<void> {
+  // Files, folders and places that are not theirs answer alike, before anything is kept.
+  if (about.replaces) await ownFile(person, about.replaces);
+  if (about.folder) await ownFolder(person, about.folder);
   if (about.assignment === undefined || about.assignment === null) return;
   const place = { assignmentId: about.assignment, deliverableId: about.deliverable ?? null };
   const answer = await canAddFile(person, place, file, about.instead?.length);

@@ -3,7 +3,7 @@ import { Upload } from '@tus/server';
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
-import { execute, ms, select } from '../db/connection';
+import { execute, ms, select, type Tx } from '../db/connection';
 
 /** Who sends the request that is being answered: the protocol's server knows nothing of people. */
 export const sender = new AsyncLocalStorage<Actor>();
@@ -27,6 +27,39 @@ export const UploadMetadata = z
   .partial({ assignment: true, deliverable: true, replaces: true, folder: true, came: true, instead: true });
 export type UploadMetadata = z.infer<typeof UploadMetadata>;
 
+/**
+ * Notes an upload that is about to begin, in the transaction that promises it its room.
+ *
+ * @param size of the whole file, in bytes
+ */
+export async function beginUpload(
+  owner: Actor,
+  upload: { id: string; size: number; name: string; about: UploadMetadata },
+  tx: Tx
+): Promise<true> {
+  const { assignment, deliverable, replaces, folder, came = 'upload', instead = [] } = upload.about;
+  await execute(
+    `insert into uploads (id, owner_id, assignment_id, deliverable_id, replaces_id, folder_id, came, name, size, began_at,
+       instead_of)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+    [
+      upload.id,
+      owner.id,
+      assignment ?? null,
+      deliverable ?? null,
+      replaces ?? null,
+      folder ?? null,
+      came,
+      upload.name,
+      upload.size,
+      new Date(clock.now()),
+      instead
+    ],
+    tx
+  );
+  return true;
+}
+
 /** What is known of an upload besides its bytes, in PostgreSQL so that every process knows it. */
 export class UploadRecords {
   async get(id: string): Promise<Upload | undefined> {
@@ -38,34 +71,9 @@ export class UploadRecords {
     return row && new Upload({ id, size: row.size, offset: 0, creation_date: new Date(row.began).toISOString() });
   }
 
-  async set(id: string, upload: Upload): Promise<void> {
-    const about = UploadMetadata.parse(upload.metadata);
-    const {
-      assignment = null,
-      deliverable = null,
-      replaces = null,
-      folder = null,
-      came = 'upload',
-      instead = []
-    } = about;
-    await execute(
-      `insert into uploads (id, owner_id, assignment_id, deliverable_id, replaces_id, folder_id, came, name, size, began_at,
-         instead_of)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
-      [
-        id,
-        sender.getStore()?.id,
-        assignment,
-        deliverable,
-        replaces,
-        folder,
-        came,
-        about.filename,
-        upload.size,
-        new Date(clock.now()),
-        instead
-      ]
-    );
+  /** Everything was written down as the upload was begun (`beginUpload`). */
+  async set(): Promise<void> {
+    await Promise.resolve();
   }
 
   async delete(id: string): Promise<void> {

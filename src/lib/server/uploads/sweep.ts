@@ -1,20 +1,29 @@
-import { rm } from 'node:fs/promises';
+import { readdir, rm } from 'node:fs/promises';
 import { z } from 'zod';
 import { DAY } from '$core/time/moment';
 import { clock } from '../clock';
 import { select } from '../db/connection';
-import { draftPath } from './draft-store';
+import { draftPath, DRAFTS } from './draft-store';
 
 /** An upload that nobody came back to for so long is given up. */
 const KEPT = 7 * DAY;
+const AT_ONCE = 500;
 
-/** Clears away uploads of a person that were given up, and what is remembered of finished ones. */
-export async function sweepUploads(personId: string): Promise<void> {
-  const before = new Date(clock.now() - KEPT);
-  const gone = await select(
-    z.object({ id: z.string() }),
-    'delete from uploads where owner_id = $1 and began_at < $2 returning id',
-    [personId, before]
-  );
+/**
+ * Clears away everybody's uploads that were given up, what is remembered of finished ones, and bytes that no upload knows.
+ *
+ * @returns how many were given up
+ */
+export async function sweepUploads(): Promise<number> {
+  const gone = await select(Row, GIVEN_UP, [new Date(clock.now() - KEPT), AT_ONCE]);
   for (const { id } of gone) await rm(draftPath(id), { force: true });
+  const drafts = (await readdir(DRAFTS).catch(() => [])).slice(0, AT_ONCE);
+  const strays = await select(Row, STRAYS, [drafts]);
+  for (const { id } of strays) await rm(draftPath(id), { force: true });
+  return gone.length;
 }
+
+const Row = z.object({ id: z.string() });
+const GIVEN_UP = `delete from uploads where id in (select id from uploads where began_at < $1 order by began_at limit $2)
+  returning id`;
+const STRAYS = `select n as id from unnest($1::text[]) n where not exists (select 1 from uploads u where u.id = n)`;

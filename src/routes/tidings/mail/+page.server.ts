@@ -1,13 +1,18 @@
 import { z } from 'zod';
-import { KINDS, TIDINGS } from '$core/tidings/kinds';
+import { KINDS, TIDINGS, type TidingKind } from '$core/tidings/kinds';
 import { keepMailWishes, readMailWishes } from '$server/tidings/wishes';
 import { settled } from '../../shared/form';
 import { signedIn } from '../../shared/guard';
 
 export const load = async ({ locals, url }) => {
   const person = signedIn(locals, url);
-  const mine = ({ side }: { side: 'student' | 'teacher' | 'both' }) =>
-    side === 'both' || (side === 'student' ? person.studies || !person.teaches : person.teaches);
+  const sides: Record<TidingKind['side'], boolean> = {
+    both: true,
+    student: person.studies || !person.teaches,
+    teacher: person.teaches,
+    office: person.schoolRoles.includes('office')
+  };
+  const mine = ({ side }: TidingKind) => sides[side];
   const wishes = await readMailWishes(person);
   return {
     kinds: KINDS.filter((kind) => mine(TIDINGS[kind])).map((kind) => ({

@@ -7,7 +7,7 @@ import { BlobRefused, storeBlob } from '../../blobs/store';
 import { config } from '../../config';
 import type { Outcome } from '../../outcome';
 import { keepOnShelf } from '../keep';
-import { fitsOnShelf } from '../quota';
+import { whilePromised } from '../quota';
 import { openStore, storeTrouble } from './store';
 
 const PATIENCE = 8000;
@@ -34,13 +34,16 @@ export async function copyFromStore(
     if (!('size' in about) || about.type !== 'file') return { ok: false, why: 'gone' };
     if (about.size === 0) return { ok: false, why: 'empty-file' };
     if (about.size > config.maxFileBytes) return { ok: false, why: 'too-large' };
-    if (!(await fitsOnShelf(person, about.size))) return { ok: false, why: 'shelf-full' };
-    const source = client.createReadStream(path, { signal }) as unknown as Readable;
-    const blob = await storeBlob(counted(source, (copied) => onProgress(copied, about.size), signal));
-    if (blob.size !== about.size) return { ok: false, why: 'broken-upload' };
-    const kept = await keepOnShelf(person, { name: about.basename, blob, came: 'store', folder: null });
-    if (kept.ok) await inspectBlob(blob);
-    return kept;
+    const copied = await whilePromised(person, about.size, async () => {
+      const source = client.createReadStream(path, { signal }) as unknown as Readable;
+      const counting = counted(source, (bytes) => onProgress(bytes, about.size), signal);
+      const blob = await storeBlob(counting, about.size);
+      if (blob.size !== about.size) return { ok: false, why: 'broken-upload' } as const;
+      const kept = await keepOnShelf(person, { name: about.basename, blob, came: 'store', folder: null });
+      if (kept.ok) await inspectBlob(blob);
+      return kept;
+    });
+    return copied ?? { ok: false, why: 'shelf-full' };
   } catch (error) {
     return { ok: false, why: error instanceof BlobRefused ? error.why : storeTrouble(error) };
   }

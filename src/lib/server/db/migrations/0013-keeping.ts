@@ -1,0 +1,45 @@
+/** What keeps a school going: damaged bytes are known, space is promised before it is taken, mails are tried again. */
+export const up = `
+-- When these bytes were last held against their hash.
+alter table blobs add column checked_at timestamptz;
+create index blobs_by_check on blobs (checked_at nulls first);
+
+create table blob_troubles (
+  sha256 text primary key references blobs on delete cascade,
+  what text not null check (what in ('missing', 'cut', 'altered')),
+  found_at timestamptz not null
+);
+
+-- Room on a Shelf for files that are just coming in by a form or from a store. Uploads promise their own size.
+create table shelf_promises (
+  id uuid primary key default gen_random_uuid(),
+  owner_id uuid not null references people on delete cascade,
+  bytes bigint not null check (bytes >= 0),
+  until timestamptz not null
+);
+create index shelf_promises_by_owner on shelf_promises (owner_id);
+create index uploads_by_age on uploads (began_at);
+
+-- A mail is tried until a server takes it, for two days.
+alter table mails add column tries integer not null default 0,
+  add column next_at timestamptz,
+  add column failed_at timestamptz,
+  add column invitation_id uuid references invitations on delete set null;
+update mails set failed_at = at where problem is not null and sent_at is null;
+create index mails_due on mails (next_at) where next_at is not null;
+create index mails_failed on mails (failed_at desc) where failed_at is not null;
+create index mails_by_invitation on mails (invitation_id) where invitation_id is not null;
+
+-- Written at each look at the server's health: whether PostgreSQL can write is known by writing.
+create table heartbeats (
+  one boolean primary key default true check (one),
+  at timestamptz not null
+);
+`;
+
+export const down = `
+drop table heartbeats, shelf_promises, blob_troubles;
+drop index uploads_by_age;
+alter table mails drop column invitation_id, drop column failed_at, drop column next_at, drop column tries;
+alter table blobs drop column checked_at;
+`;

@@ -41,6 +41,7 @@ export const init: ServerInit = async () => {
 };
 
 export const handle: Handle = async ({ event, resolve }) => {
+  refuseZeros(event);
   refuseForeign(event);
   refuseOversized(event);
   event.locals.drawn = mark();
@@ -53,6 +54,7 @@ export const handle: Handle = async ({ event, resolve }) => {
       preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
     });
   const response = await askingFor(event.locals.person?.id ?? 'nobody', respond);
+  await readToItsEnd(event);
   protect(response, event);
   return response;
 };
@@ -68,6 +70,29 @@ function refuseForeign({ request, url }: RequestEvent): void {
   const site = request.headers.get('sec-fetch-site');
   if (request.headers.get('origin') !== url.origin || (site !== null && site !== 'same-origin'))
     error(403, 'This request came from another site, so nothing was changed.');
+}
+
+/** PostgreSQL keeps no zero characters, so no address leads anywhere that has one. */
+function refuseZeros({ url }: RequestEvent): void {
+  if (/%00/.test(url.pathname + url.search)) error(400, 'This address cannot be read.');
+}
+
+/** Bytes of a refused request that are still read; whoever sends more is cut off. */
+const READ_TO_END = 64 * 1024 * 1024;
+
+/**
+ * Reads what is left of an upload that was answered before it had all come: a browser shows nothing of an answer that
+ * comes while it still sends (RFC 9110, 7.5 and 9.3).
+ */
+async function readToItsEnd({ request, url }: RequestEvent): Promise<void> {
+  if (!isUpload(url) || !request.body || request.bodyUsed || request.body.locked) return;
+  let left = READ_TO_END;
+  const reader = request.body.getReader();
+  for (;;) {
+    const { done, value } = await reader.read().catch(() => ({ done: true, value: undefined }));
+    if (done || !value || (left -= value.length) < 0) break;
+  }
+  await reader.cancel().catch(() => undefined);
 }
 
 /** Only uploads may be long, and only uploads may come without saying how long they are. */

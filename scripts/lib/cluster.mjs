@@ -80,9 +80,19 @@ export async function startThrowAwayCluster(settings = []) {
  */
 export async function ensureDatabase(cluster, name) {
   const sql = `select 1 from pg_database where datname = '${name}'`;
-  const there = await run(pg('psql'), ['-tAc', sql, cluster.url('postgres')], { quiet: true });
-  if (there.trim() !== '1')
-    await run(pg('psql'), ['-c', `create database "${name}"`, cluster.url('postgres')], { quiet: true });
+  const there = await psql(cluster.url('postgres'), ['-tAc', sql]);
+  if (there.trim() !== '1') await psql(cluster.url('postgres'), ['-c', `create database "${name}"`]);
+}
+
+/**
+ * Asks the server. The password goes by the environment, since everyone on a machine sees the arguments of a command.
+ *
+ * @param {string} url @param {string[]} args
+ */
+function psql(url, args) {
+  const { username, password, hostname, port, pathname } = new URL(url);
+  const where = ['-U', username, '-h', hostname, '-p', port, '-d', pathname.slice(1)];
+  return run(pg('psql'), [...where, ...args], { quiet: true, env: { ...process.env, PGPASSWORD: password } });
 }
 
 /** @param {string} data @param {string} secret @param {Owner} owner */

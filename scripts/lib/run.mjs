@@ -22,9 +22,23 @@ export function run(command, args, { quiet = false, ...options } = {}) {
     child.on('error', reject);
     child.on('close', (code, signal) => {
       if (code === 0) resolve(output);
-      else reject(new Trouble(`${command} ${args.join(' ')} ended with ${signal ?? `code ${code}`}.\n${output}`));
+      else
+        reject(
+          new Trouble(
+            withoutPasswords(`${command} ${args.join(' ')} ended with ${signal ?? `code ${code}`}.\n${output}`)
+          )
+        );
     });
   });
+}
+
+/**
+ * Addresses of databases and mail servers carry their passwords.
+ *
+ * @param {string} text
+ */
+export function withoutPasswords(text) {
+  return text.replace(/(\w+:\/\/[^:@\s/]*:)[^@\s]*@/g, '$1…@');
 }
 
 /**

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Actor } from '$core/people/policy';
 import { inTransaction } from '$server/db/connection';
+import { closeSession, openSession } from '$server/auth/sessions';
 import { announce } from '$server/live/announce';
 import { concerns, hearChanges, listen } from '$server/live/hub';
 import { mark } from '$server/live/lately';
@@ -33,6 +34,7 @@ async function listenFor(personId: string) {
   let times = 0;
   const stop = await listen({
     ...of(personId),
+    mayHaveEnded: () => undefined,
     tell: () => {
       times++;
       tell();
@@ -42,8 +44,11 @@ async function listenFor(personId: string) {
 }
 
 async function streamFor(who: Actor, since: string | null) {
-  const reader = (await liveStream(who, since)).getReader();
-  return { reader, next: async () => new TextDecoder().decode((await reader.read()).value) };
+  const { token } = await openSession(who.id, 'test');
+  const stream = await liveStream(who, token, since);
+  if (!stream) throw new Error('too many streams');
+  const reader = stream.getReader();
+  return { reader, token, next: async () => new TextDecoder().decode((await reader.read()).value) };
 }
 
 describe('the live channel', () => {
@@ -77,6 +82,34 @@ describe('the live channel', () => {
     await submitPacket(school.ilse, { assignmentId: id, key: key() });
     expect(await next()).toMatch(/^id: [0-9a-f]{8}\.\d+\nevent: changed\ndata: \n\n$/);
     await reader.cancel();
+  });
+
+  it('ends with the session that listens, and with no other', async () => {
+    const school = await smallCourse();
+    await hearChanges();
+    const here = await streamFor(school.ilse, mark());
+    const there = await streamFor(school.ilse, mark());
+    await Promise.all([here.next(), there.next()]);
+    await closeSession(here.token);
+    expect((await here.reader.read()).done).toBe(true);
+    await announce({ people: [school.ilse.id] });
+    expect(await there.next()).toContain('event: changed');
+    await there.reader.cancel();
+  });
+
+  it('is open so many times for one person and no more', async () => {
+    const school = await smallCourse();
+    const { token } = await openSession(school.teodor.id, 'test');
+    const open = async () => liveStream(school.teodor, token, null);
+    const streams = [];
+    for (let i = 0; i < 24; i++) {
+      const stream = await open();
+      await stream?.getReader().read();
+      streams.push(stream);
+    }
+    expect(streams).not.toContain(null);
+    expect(await open()).toBeNull();
+    expect(await liveStream(school.ilse, token, null)).not.toBeNull();
   });
 
   it('tells whoever comes later what has changed since their page was drawn, if it concerns them', async () => {

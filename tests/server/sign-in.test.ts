@@ -92,3 +92,19 @@ it('shows where someone is signed in, and signs them out elsewhere, one by one o
     [await findSession(here), await findSession(phone), await findSession(library)].map((one) => one !== null)
   ).toEqual([true, false, false]);
 });
+
+it('lets a known device in while strangers guess, and counts that one’s own tries', async () => {
+  at(MONDAY + 20 * DAY);
+  const known = await signIn({ ...request, address: '10.9.0.1' });
+  if (!known.ok) throw new Error(known.why);
+  for (let i = 0; i < TRIES.account + 2; i++)
+    await signIn({ ...request, password: 'high tide at noon', address: `10.9.1.${i}` });
+  expect(await signIn({ ...request, address: '10.9.2.1' })).toMatchObject({ ok: false, why: 'too-many-tries' });
+  const { device } = known;
+  expect(await signIn({ ...request, address: '10.9.3.1', device })).toMatchObject({ ok: true, device });
+  // Of no use for another account, and no way to guess on for ever.
+  expect(await signIn({ ...request, address: '10.9.3.1', device: 'made up' })).toMatchObject({ ok: false });
+  for (let i = 0; i < TRIES.account + 1; i++)
+    await signIn({ ...request, password: 'high tide at noon', address: '10.9.3.1', device });
+  expect(await signIn({ ...request, address: '10.9.3.1', device })).toMatchObject({ why: 'too-many-tries' });
+});

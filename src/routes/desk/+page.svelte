@@ -21,13 +21,8 @@
       ? []
       : data.notices.filter((one) => data.view.course === null || one.courseSlug === data.view.course)
   );
-  const waiting = $derived(all.get('needs-you')?.length ?? 0);
+  const waiting = $derived((all.get('needs-you')?.length ?? 0) + data.beyond['needs-you']);
   const suggestion = $derived(data.view.show === null ? suggest(data.lines, data.now) : null);
-  const beyond = $derived({
-    'with-you': data.beyond.coming,
-    'no-date': data.beyond.undated,
-    'with-teacher': data.beyond.waiting
-  });
 </script>
 
 <svelte:head><title>Desk · Vendro</title></svelte:head>
@@ -67,7 +62,7 @@
   {/if}
 
   {#each groups as [group, lines] (group)}
-    {@const more = group in beyond ? beyond[group as keyof typeof beyond] : 0}
+    {@const more = data.beyond[group]}
     <section class="mb-7" aria-labelledby="group-{group}">
       <div class="mb-1.5 flex flex-wrap items-baseline gap-x-3">
         <h2 id="group-{group}" class="text-xl font-semibold">

@@ -6,6 +6,7 @@ import { editPost, moveAside, unsay } from '$server/threads/change-post';
 import { LARGEST_SAID, receiveSaid } from '$server/threads/receive-said';
 import { orNotFound, ownPath, signedIn } from '../shared/guard';
 import type { Actions, RequestEvent } from './$types';
+import { formFields } from '../shared/read-form';
 
 type Why = SaidRefusal | PieceRefusal | 'not-understood';
 
@@ -37,7 +38,7 @@ async function changed<S extends typeof Post>(
   change: (person: NonNullable<App.Locals['person']>, input: z.infer<S>) => Promise<Answer>
 ) {
   const person = signedIn(locals, url);
-  const form = schema.safeParse(Object.fromEntries(await request.formData()));
+  const form = schema.safeParse(await formFields(request));
   if (!form.success) error(400, 'The form came without what it needs, so nothing was changed.');
   return answered(await orNotFound(change(person, form.data)), request, ownPath(form.data.back, url.origin));
 }

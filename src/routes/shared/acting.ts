@@ -3,6 +3,7 @@ import type { z } from 'zod';
 import { fileWords } from './file-words';
 import { orNotFound, signedIn } from './guard';
 import { respond } from './respond';
+import { formFields } from './read-form';
 
 export type Person = NonNullable<App.Locals['person']>;
 /** What a small form comes to: done, or why not. */
@@ -21,7 +22,7 @@ export function acting<S extends z.ZodObject, E extends RequestEvent>(
   return async (event: E) => {
     const { locals, url, request } = event;
     const person = signedIn(locals, url);
-    const form = schema.safeParse(Object.fromEntries(await request.formData()));
+    const form = schema.safeParse(await formFields(request));
     if (!form.success) error(400, 'The form came without what it needs, so nothing was changed.');
     const back = url.pathname + url.search.replace(/[?&]\/\w+/, '');
     return respond(await orNotFound(change(person, form.data, event)), request, back, fileWords);

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { jsonText } from '$core/forms/json-text';
 import { AssignmentDraft } from '$core/assignments/draft';
+import { formFields } from './read-form';
 
 /**
  * The draft of an assignment as its page sends it: one JSON field, since it is a tree of lists.
@@ -10,7 +11,7 @@ import { AssignmentDraft } from '$core/assignments/draft';
 export async function readDraftForm(
   request: Request
 ): Promise<{ draft: AssignmentDraft; confirmed: boolean } | { problems: Record<string, string> }> {
-  const form = Form.safeParse(Object.fromEntries(await request.formData()));
+  const form = Form.safeParse(await formFields(request));
   if (!form.success) return { problems: { '': 'The page could not be read, so nothing was changed. Load it again.' } };
   const draft = AssignmentDraft.safeParse(form.data.draft);
   if (draft.success) return { draft: draft.data, confirmed: form.data.confirmed === 'yes' };

@@ -1,6 +1,7 @@
 import { fail, isActionFailure, redirect, type ActionFailure } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { orNotFound } from './guard';
+import { formFields } from './read-form';
 
 /** What a form was refused for, in words beside it. */
 export type Refused = ActionFailure<{ problem: string }>;
@@ -17,7 +18,7 @@ export async function handleForm<S extends z.ZodType, T>(
   schema: S,
   work: (given: z.infer<S>) => Promise<T>
 ): Promise<T | Refused> {
-  const form = schema.safeParse(Object.fromEntries(await request.formData()));
+  const form = schema.safeParse(await formFields(request));
   if (!form.success)
     return fail(400, {
       problem: form.error.issues[0]?.message ?? 'The form could not be read, so nothing was changed.'

@@ -1,5 +1,6 @@
 import { error, redirect } from '@sveltejs/kit';
 import { BlobDamaged, DAMAGED_WORDS } from '$server/blobs/damage';
+import { isBadInput } from '$server/db/bad-input';
 import { NotHere } from '$server/outcome';
 import { NotNow, TooCostly } from '$server/parsing/limits';
 
@@ -21,6 +22,7 @@ export async function orNotFound<T>(answer: Promise<T>): Promise<T> {
   } catch (thrown) {
     if (thrown instanceof NotHere) error(404, 'There is nothing here, or it is not yours to see.');
     if (thrown instanceof BlobDamaged) error(503, DAMAGED_WORDS);
+    if (isBadInput(thrown)) error(400, 'Something in that could not be read, so nothing was changed.');
     if (thrown instanceof TooCostly)
       error(422, 'Lists and quotations in that text are nested deeper than can be shown. Nothing was changed.');
     if (thrown instanceof NotNow)
@@ -33,5 +35,6 @@ export async function orNotFound<T>(answer: Promise<T>): Promise<T> {
 export function ownPath(to: string | null, origin: string): string {
   if (!to || !URL.canParse(to, origin)) return '/';
   const target = new URL(to, origin);
-  return target.origin === origin ? target.pathname + target.search : '/';
+  // A path that begins with two slashes would be read as the name of another host (RFC 3986, 4.2).
+  return target.origin === origin ? target.pathname.replace(/^[/\\]+/, '/') + target.search : '/';
 }

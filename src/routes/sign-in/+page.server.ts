@@ -2,6 +2,8 @@ import { fail, redirect } from '@sveltejs/kit';
 import { message, superValidate } from 'sveltekit-superforms';
 import { zod4 } from 'sveltekit-superforms/adapters';
 import { z } from 'zod';
+import { DAY } from '$core/time/moment';
+import { DEVICE_COOKIE } from '$server/auth/known-devices';
 import { SESSION_COOKIE } from '$server/auth/sessions';
 import { signIn } from '$server/auth/sign-in';
 import { clock } from '$server/clock';
@@ -9,6 +11,7 @@ import { config } from '$server/config';
 import { demoAccounts } from '$server/settings';
 import { span } from '$core/time/words';
 import { ownPath } from '../shared/guard';
+import { readForm } from '../shared/read-form';
 
 const SignInForm = z.object({
   handle: z.string().trim().min(1, 'Write your account name.').max(64, 'Account names have 64 characters at most.'),
@@ -22,11 +25,12 @@ export const load = async ({ locals, url }) => {
 
 export const actions = {
   default: async ({ request, cookies, url, getClientAddress }) => {
-    const form = await superValidate(request, zod4(SignInForm));
+    const form = await superValidate(await readForm(request), zod4(SignInForm));
     if (!form.valid) return fail(400, { form });
     const result = await signIn({
       ...form.data,
-      address: getClientAddress(),
+      address: addressOf(getClientAddress),
+      device: cookies.get(DEVICE_COOKIE),
       agent: request.headers.get('user-agent') ?? '',
       oldToken: cookies.get(SESSION_COOKIE)
     });
@@ -39,13 +43,18 @@ export const actions = {
     }
     if (!result.ok)
       return message(form, 'That name and password do not belong together. Check both and try again.', { status: 401 });
-    cookies.set(SESSION_COOKIE, result.token, {
-      path: '/',
-      httpOnly: true,
-      sameSite: 'lax',
-      secure: config.secureCookies,
-      expires: new Date(result.expires)
-    });
+    const cookie = { path: '/', httpOnly: true, sameSite: 'lax', secure: config.secureCookies } as const;
+    cookies.set(SESSION_COOKIE, result.token, { ...cookie, expires: new Date(result.expires) });
+    cookies.set(DEVICE_COOKIE, result.device, { ...cookie, path: '/sign-in', maxAge: (400 * DAY) / 1000 });
     redirect(303, ownPath(url.searchParams.get('to'), url.origin));
   }
 };
+
+/** Where a request comes from. Behind a proxy its header says so; one that came past the proxy has none. */
+function addressOf(read: () => string): string {
+  try {
+    return read();
+  } catch {
+    return 'past the proxy';
+  }
+}

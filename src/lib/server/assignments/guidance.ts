@@ -3,8 +3,10 @@ import type { GuidanceView } from '$core/assignments/guidance';
 import { MET_BY, type MustDo } from '$core/assignments/must-do';
 import { ENOUGH_RETURNS, whereClassLoses } from '$core/assignments/rubric';
 import type { Actor } from '$core/people/policy';
+import { clock } from '../clock';
 import { Contact } from '../courses/about';
 import { materialsOf } from '../courses/materials';
+import { setForStudents, shownToStudents } from '../courses/shown';
 import { jsonRows as rows, select, type Tx } from '../db/connection';
 import { readPosts, type Place } from '../threads/read-posts';
 
@@ -16,7 +18,7 @@ export async function readGuidance(
 ): Promise<GuidanceView> {
   const [materials, [row], [floor = [], aside = []]] = await Promise.all([
     materialsOf({ assignmentId }),
-    select(GuidanceRow, GUIDANCE, [assignmentId, person.id]),
+    select(GuidanceRow, GUIDANCE, [assignmentId, person.id, new Date(clock.now())]),
     readPosts(person, conversations(assignmentId, partyId))
   ]);
   const { mustDo = [], criteria = [], judged = [], estimates = [], contacts = [], people = 0, others = [] } = row ?? {};
@@ -91,14 +93,17 @@ export const CRITERIA =
     from criteria k where k.assignment_id = $1 order by k.position`);
 
 /**
- * The titles of everything else that a student was set: a piece that is named after one of them may belong there.
+ * The titles of everything else that a student was set and can see: a piece that is named after one of them may belong
+ * there.
  *
  * @param person     the SQL of the student's id
  * @param assignment the SQL of the id of the assignment that it is not
+ * @param now        the SQL of the moment at hand
  */
-export function otherTitles(person: string, assignment: string): string {
-  return `array(select distinct a.title from enrolments e join assignments a on a.course_id = e.course_id and a.published
-    where e.person_id = ${person} and e.left_at is null and e.role = 'student' and a.id <> ${assignment} limit 300)`;
+export function otherTitles(person: string, assignment: string, now: string): string {
+  return `array(select distinct a.title from enrolments e join assignments a on a.course_id = e.course_id
+    left join units u on u.id = a.unit_id
+    where ${setForStudents('a', now)} and ${shownToStudents('u', now)} and e.person_id = ${person} and e.left_at is null and e.role = 'student' and a.id <> ${assignment} limit 300)`;
 }
 
 const GUIDANCE = `select
@@ -114,4 +119,4 @@ const GUIDANCE = `select
   (select c.contacts from courses c join assignments a on a.course_id = c.id where a.id = $1) as contacts,
   (select count(*)::int from enrolments e join assignments a on a.course_id = e.course_id
     where a.id = $1 and e.left_at is null) as people,
-  ${otherTitles('$2', '$1')} as others`;
+  ${otherTitles('$2', '$1', '$3')} as others`;

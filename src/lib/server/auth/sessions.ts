@@ -4,6 +4,7 @@ import { DAY, MINUTE, type Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { execute, ms, select, type Tx } from '../db/connection';
 import { Session } from '../db/models/people';
+import { announce } from '../live/announce';
 
 export const SESSION_COOKIE = 'vendro_session';
 const LASTS = 30 * DAY;
@@ -64,12 +65,16 @@ export async function findSession(token: string): Promise<SignedIn | null> {
 
 /** Ends one session. Ending one that is over already is no error. */
 export async function closeSession(token: string): Promise<void> {
-  await execute('delete from sessions where token_hash = $1', [digest(token)]);
+  const [ended] = await select(Owner, 'delete from sessions where token_hash = $1 returning person_id as id', [
+    digest(token)
+  ]);
+  if (ended) await announce({ sessionsOf: ended.id });
 }
 
 /** Ends every session of a person, for a changed password or a lost phone. */
-export async function closeAllSessions(personId: string): Promise<void> {
-  await execute('delete from sessions where person_id = $1', [personId]);
+export async function closeAllSessions(personId: string, tx?: Tx): Promise<void> {
+  await execute('delete from sessions where person_id = $1', [personId], tx);
+  await announce({ sessionsOf: personId }, tx);
 }
 
 /** A sign-in that is still good, as its person sees it. */
@@ -101,7 +106,10 @@ export async function closeOtherSessions(personId: string, token: string, only: 
        and ($3::text is null or encode(sha256(token_hash), 'hex') = $3)`,
     [personId, digest(token), only]
   );
+  await announce({ sessionsOf: personId });
 }
+
+const Owner = z.object({ id: z.string() });
 
 const SessionRow = z.object({
   id: z.string(),

@@ -18,7 +18,7 @@ import type { ComingPiece } from '../packets/seal-record';
 export async function stoppedByCheck(packet: OpenPacket, coming: readonly ComingPiece[] = []): Promise<boolean> {
   const { facts, tx, person } = packet;
   if (facts.strict.length === 0) return false;
-  const [student] = await select(Student, STUDENT, [person.id, facts.assignmentId], tx);
+  const [student] = await select(Student, STUDENT, [person.id, facts.assignmentId, new Date(packet.now)], tx);
   const by = { name: student?.name ?? '', sortName: student?.sortName ?? '', assignment: facts.title };
   const found = runChecks({
     custody: packet.custody,
@@ -39,7 +39,7 @@ export async function stoppedByCheck(packet: OpenPacket, coming: readonly Coming
 
 const Student = z.object({ name: z.string(), sortName: z.string(), others: z.array(z.string()) });
 const STUDENT = `
-  select s.name, s.sort_name as "sortName", ${otherTitles('s.id', '$2')} as others
+  select s.name, s.sort_name as "sortName", ${otherTitles('s.id', '$2', '$3')} as others
   from people s where s.id = $1`;
 
 function asPiece({ deliverableId, name, size, sha256 }: ComingPiece): FilePiece {

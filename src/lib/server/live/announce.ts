@@ -7,6 +7,8 @@ export interface Change {
   /** Everyone in the course, or its teachers alone. */
   course?: string;
   teachersOf?: string;
+  /** Somebody's session has ended: their streams look whether it was theirs. */
+  sessionsOf?: string;
 }
 
 export const LIVE_CHANNEL = 'vendro_live';

@@ -12,12 +12,15 @@ export interface Listener {
   studies: ReadonlySet<string>;
   teaches: ReadonlySet<string>;
   tell(): void;
+  /** One of this person's sessions has ended, perhaps the one that listens. */
+  mayHaveEnded(): void;
 }
 
 const Announced = z.object({
   people: z.array(z.string()).optional(),
   course: z.string().optional(),
-  teachersOf: z.string().optional()
+  teachersOf: z.string().optional(),
+  sessionsOf: z.string().optional()
 });
 
 const listeners = new Set<Listener>();
@@ -44,8 +47,15 @@ export async function listen(listener: Listener): Promise<() => void> {
   return () => listeners.delete(listener);
 }
 
+/** How many streams of one person are open in this process. */
+export function listening(personId: string): number {
+  let count = 0;
+  for (const listener of listeners) if (listener.personId === personId) count++;
+  return count;
+}
+
 /** Whether a change concerns someone. */
-export function concerns(change: Change, listener: Omit<Listener, 'tell'>): boolean {
+export function concerns(change: Change, listener: Pick<Listener, 'personId' | 'studies' | 'teaches'>): boolean {
   const { people, course, teachersOf } = change;
   if (people?.includes(listener.personId)) return true;
   if (teachersOf !== undefined && listener.teaches.has(teachersOf)) return true;
@@ -80,6 +90,11 @@ function reconnect(): void {
 function deliver(payload: string): void {
   const change = Announced.safeParse(parsed(payload));
   if (!change.success) return;
+  const { sessionsOf } = change.data;
+  if (sessionsOf !== undefined) {
+    for (const listener of listeners) if (listener.personId === sessionsOf) listener.mayHaveEnded();
+    return;
+  }
   remember(change.data);
   for (const listener of listeners) if (concerns(change.data, listener)) listener.tell();
 }

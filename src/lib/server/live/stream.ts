@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
 import { select } from '../db/connection';
-import { concerns, listen } from './hub';
+import { findSession } from '../auth/sessions';
+import { concerns, listen, listening } from './hub';
 import { hasMissed, mark } from './lately';
 
 /** A comment line every so often keeps proxies from taking a quiet stream for a dead one. */
 const HEARTBEAT = 20_000;
 /** After this the stream ends and the browser comes back, with whatever session it has by then. */
 const LASTS = 15 * 60_000;
+/** Streams of one person at a time: one for each browser that they use, and some that have not noticed that they are gone. */
+const MOST = 24;
 
 /**
  * The changes that concern a person, as server-sent events (HTML Living Standard, 9.2). Each event only says that
@@ -15,8 +18,15 @@ const LASTS = 15 * 60_000;
  *
  * @param since where the process stood when the page was drawn, or at the last event that the browser got: what has
  *   changed since is told at once
+ * @param token of the session that listens: the stream ends with it
+ * @returns null where this person has as many streams open as anybody may
  */
-export async function liveStream(person: Actor, since: string | null): Promise<ReadableStream<Uint8Array>> {
+export async function liveStream(
+  person: Actor,
+  token: string,
+  since: string | null
+): Promise<ReadableStream<Uint8Array> | null> {
+  if (listening(person.id) >= MOST) return null;
   const courses = await select(
     z.object({ id: z.string(), role: z.enum(['student', 'teacher']) }),
     'select course_id as id, role from enrolments where person_id = $1 and left_at is null',
@@ -32,16 +42,22 @@ export async function liveStream(person: Actor, since: string | null): Promise<R
       stop = () => (gone = true);
       const who = { personId: person.id, studies: of('student'), teaches: of('teacher') };
       const tell = () => send(`id: ${mark()}\nevent: changed\ndata: \n\n`);
-      const forget = await listen({ ...who, tell });
+      const close = () => {
+        stop();
+        controller.close();
+      };
+      const mayHaveEnded = () =>
+        void findSession(token).then((still) => {
+          if (!still && !gone) close();
+        });
+      const forget = await listen({ ...who, tell, mayHaveEnded });
       if (gone) return void forget();
       send(`id: ${mark()}\nretry: 2000\nevent: ready\ndata: \n\n`);
       if (hasMissed(since, (change) => concerns(change, who))) tell();
       const beat = setInterval(() => send(': still here\n\n'), HEARTBEAT);
-      const end = setTimeout(() => {
-        stop();
-        controller.close();
-      }, LASTS);
+      const end = setTimeout(close, LASTS);
       stop = () => {
+        gone = true;
         forget();
         clearInterval(beat);
         clearTimeout(end);

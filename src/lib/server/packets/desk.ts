@@ -1,43 +1,36 @@
 import { z } from 'zod';
 import { LatePolicy } from '$core/assignments/late-policy';
-import type { DeskCourse, DeskLine } from '$core/packets/desk';
+import { DESK_GROUPS, type DeskCourse, type DeskGroup, type DeskLine } from '$core/packets/desk';
 import type { Actor } from '$core/people/policy';
-import { DAY, type Moment } from '$core/time/moment';
+import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { shownToStudents } from '../courses/shown';
 import { ms, select } from '../db/connection';
+import { deskGroupSql } from './desk-group';
 import { EFFECTIVE_CLOSES, EFFECTIVE_DUE } from './effective';
 import { holdingOf, PROJECTION_COLUMNS, ProjectionRow, UNREAD } from './projection';
 
-/** How many lines of one kind the Desk shows; what is beyond is one click away. */
+/** How many lines of one group the Desk shows; what is beyond is one click away. */
 export const DESK_PAGE = 60;
 /** How many lines a page of settled or later work has. */
 export const LONG_PAGE = 50;
 
-/** Coming work that is beyond the Desk: how much, and where its page begins. */
-export interface Beyond {
-  coming: number;
-  undated: number;
-  waiting: number;
-}
+/** What of each group is beyond the Desk. */
+export type Beyond = Record<DeskGroup, number>;
 
 /**
  * What a student has to do, what is coming, what they wait for and what came back unread. One query, of a size that
- * years of work do not change: of each kind the first so many, and how many there are.
+ * years of work do not change: of each group the first so many, and how many there are.
  */
 export async function readDesk(
   person: Actor,
   course: string | null = null
 ): Promise<{ lines: DeskLine[]; beyond: Beyond; now: Moment }> {
   const now = clock.now();
-  const rows = await select(CountedRow, DESK_ROWS, [person.id, new Date(now), new Date(now + DAY), course, DESK_PAGE]);
-  const count = (kind: Kind) => rows.find((row) => row.kind === kind)?.total ?? 0;
-  const more = (kind: Kind) => Math.max(0, count(kind) - DESK_PAGE);
-  return {
-    lines: toLines(rows, now),
-    beyond: { coming: more('coming'), undated: more('undated'), waiting: more('waiting') },
-    now
-  };
+  const rows = await select(CountedRow, DESK_ROWS, [person.id, new Date(now), course, DESK_PAGE]);
+  const more = (group: DeskGroup) => Math.max(0, (rows.find((row) => row.group === group)?.total ?? 0) - DESK_PAGE);
+  const beyond = Object.fromEntries(DESK_GROUPS.map((group) => [group, more(group)])) as Beyond;
+  return { lines: toLines(rows, now), beyond, now };
 }
 
 /** Where a page of settled work ended: the next one begins after it. */
@@ -122,8 +115,7 @@ const DeskRow = ProjectionRow.extend({
 });
 type DeskRow = z.infer<typeof DeskRow>;
 
-type Kind = 'now' | 'coming' | 'undated' | 'waiting';
-const CountedRow = DeskRow.extend({ kind: z.custom<Kind>(), total: z.number() });
+const CountedRow = DeskRow.extend({ group: z.enum(DESK_GROUPS), total: z.number() });
 
 /** Nothing is to be done about it any more: settled, excused or accepted in person. */
 export const RESTED = "coalesce(p.phase = 'settled' or p.excused or p.in_person, false)";
@@ -156,26 +148,23 @@ const COLUMNS = `
 
 const DESK = `select ${COLUMNS} ${OWN_ASSIGNMENTS}`;
 
-const KIND = `case
-    when p.phase in ('taken-back', 'another-round') or p.ran_out_at is not null or ${UNREAD} then 'now'
-    when p.standing_round is not null then 'waiting'
-    when (${EFFECTIVE_DUE}) is null then 'undated'
-    when (${EFFECTIVE_DUE}) <= $3 then 'now'
-    else 'coming'
-  end`;
-
-// What needs the student now is never cut off: of that kind there are few, and it is what they come for.
+// Of a group that is longer than what is shown, first what the student could miss most: what was taken back or ran out,
+// then what is nearest to now; of what waits, what waits longest; of what came back or closed, the latest.
 const DESK_ROWS = `
   select * from (
-    select k.*, count(*) over (partition by kind)::int as total,
-      row_number() over (partition by kind order by
-        case when kind = 'waiting' then since end, case when kind = 'undated' then "unitPlace" end,
-        case when kind = 'undated' then place end, due, "assignmentId") as rank
+    select k.*, count(*) over (partition by "group")::int as total,
+      row_number() over (partition by "group" order by
+        case when "group" = 'needs-you' then not ("ranOut" or coalesce(phase = 'taken-back', false)) end,
+        case when "group" = 'needs-you' then abs(coalesce(due, closes) - extract(epoch from $2::timestamptz) * 1000) end,
+        case when "group" = 'with-teacher' then since end,
+        case when "group" in ('came-back', 'closed') then -coalesce(since, due, 0) end,
+        case when "group" = 'no-date' then "unitPlace" end, case when "group" = 'no-date' then place end,
+        due, "assignmentId") as rank
     from (
-      select ${COLUMNS}, ${KIND} as kind
-      ${OWN_ASSIGNMENTS} and (not ${RESTED} or ${UNREAD}) and ($4::text is null or c.slug = $4)
+      select ${COLUMNS}, ${deskGroupSql('$2::timestamptz')} as "group"
+      ${OWN_ASSIGNMENTS} and (not ${RESTED} or ${UNREAD}) and ($3::text is null or c.slug = $3)
     ) k
-  ) ranked where rank <= $5 or kind = 'now'`;
+  ) ranked where rank <= $4`;
 
 /** Lines of one course share its facts, and lines under one late policy share that. */
 function toLines(rows: DeskRow[], now: Moment): DeskLine[] {

@@ -40,7 +40,7 @@ export async function readMultipart<T>(
     fileHwm: FLOW,
     limits: { files: MOST_FILES, fields: 20, fieldSize: 64 * 1024, fieldNameSize: 100 }
   });
-  parser.on('field', (name, value) => fields.set(name, value));
+  parser.on('field', (name, value) => fields.set(name, value.replaceAll('\0', '')));
   parser.on('file', (_field, stream, { filename }) => {
     // A file field that was left empty comes as a part without a name.
     if (!filename) return void stream.resume();
@@ -49,7 +49,12 @@ export async function readMultipart<T>(
     // It may break before its taker listens; the taker then finds it destroyed.
     lane.on('error', () => undefined);
     stream.on('error', (error) => lane.destroy(error));
-    const taken = take({ name: filename, stream: stream.pipe(lane), fields }).finally(() => stream.resume());
+    const taken = take({ name: filename, stream: stream.pipe(lane), fields }).finally(() => {
+      // Nobody takes the rest: as long as the lane is joined on, its being full would hold the request for ever.
+      stream.unpipe(lane);
+      lane.destroy();
+      stream.resume();
+    });
     taken.catch(() => undefined);
     taking.push(taken);
   });

@@ -16,6 +16,7 @@ import { orNotFound, signedIn } from '../../shared/guard';
 import { respond } from '../../shared/respond';
 import { PointsText, WallClockText } from '../../shared/fields';
 import type { RequestEvent } from './$types';
+import { formFields, readForm } from '../../shared/read-form';
 
 const Who = z.object({ studentId: z.uuid() });
 const InPersonForm = Who.extend({ points: PointsText, remark: z.string().max(20_000).default('') });
@@ -43,7 +44,7 @@ export const classActions = {
     }),
   extendSeveral: async ({ locals, params, url, request }: RequestEvent) => {
     const person = signedIn(locals, url);
-    const given = await request.formData();
+    const given = await readForm(request);
     const form = SeveralForm.safeParse({ ...Object.fromEntries(given), studentIds: given.getAll('studentIds') });
     if (!form.success) return fail(400, { problem: form.error.issues[0]?.message ?? 'Nothing was changed.' });
     const { due, closes, studentIds } = form.data;
@@ -67,7 +68,7 @@ async function forStudent<S extends z.ZodObject>(
   change: (person: Person, input: z.infer<S> & { assignmentId: string }) => Promise<Answer>
 ) {
   const person = signedIn(locals, url);
-  const form = schema.safeParse(Object.fromEntries(await request.formData()));
+  const form = schema.safeParse(await formFields(request));
   if (!form.success) error(400, form.error.issues[0]?.message ?? 'The form could not be read, so nothing was changed.');
   const answer = await orNotFound(change(person, { ...form.data, assignmentId: params.id }));
   return respond(answer, request, url.pathname, markRefusalWords);

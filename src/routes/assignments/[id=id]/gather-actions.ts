@@ -9,6 +9,7 @@ import { withKept } from '../../shared/file-words';
 import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
 import type { RequestEvent } from './$types';
+import { readForm } from '../../shared/read-form';
 
 /** A place of the packet as forms say it: empty for the "also" place. */
 export const PlaceId = z.union([z.literal('').transform(() => null), z.uuid()]);
@@ -43,7 +44,7 @@ const TakeForm = z.object({ deliverable: PlaceId, key: Key, fileIds: z.array(z.u
 /** Puts files of the Shelf into a place. */
 export async function takeFiles({ locals, params, url, request }: RequestEvent) {
   const person = signedIn(locals, url);
-  const data = await request.formData();
+  const data = await readForm(request);
   const form = TakeForm.safeParse({ ...Object.fromEntries(data), fileIds: data.getAll('fileIds') });
   if (!form.success) error(400, 'The form came without what it needs, so nothing was changed.');
   const { deliverable, key, fileIds } = form.data;

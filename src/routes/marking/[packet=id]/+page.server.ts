@@ -19,6 +19,7 @@ import { PointsText, WallClockText } from '../../shared/fields';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { respond } from '../../shared/respond';
 import type { RequestEvent } from './$types';
+import { readForm } from '../../shared/read-form';
 
 const MarkForm = z.object({
   round: z.number().int().positive(),
@@ -110,7 +111,7 @@ async function answerAsking({ locals, params, url, request }: RequestEvent, answ
 async function judge(event: RequestEvent, change: Judge, then: 'stay' | 'next' = 'next') {
   const { locals, params, url, request } = event;
   const person = signedIn(locals, url);
-  const form = await superValidate(request, zod4(MarkForm));
+  const form = await superValidate(await readForm(request), zod4(MarkForm));
   if (!form.valid) return fail(400, { form });
   const { facts, marks } = await orNotFound(readForMarking(person, params.packet));
   const { round, key, known, points, remark, levels, due, closes } = form.data;

@@ -3,6 +3,7 @@ import { KINDS, TIDINGS, type TidingKind } from '$core/tidings/kinds';
 import { keepMailWishes, readMailWishes } from '$server/tidings/wishes';
 import { settled } from '../../shared/form';
 import { signedIn } from '../../shared/guard';
+import { readForm } from '../../shared/read-form';
 
 export const load = async ({ locals, url }) => {
   const person = signedIn(locals, url);
@@ -25,7 +26,7 @@ export const load = async ({ locals, url }) => {
 
 export const actions = {
   keep: async ({ locals, url, request }) => {
-    const given = (await request.formData()).getAll('kind');
+    const given = (await readForm(request)).getAll('kind');
     await keepMailWishes(signedIn(locals, url), z.array(z.enum(KINDS)).catch([]).parse(given));
     return settled(request, { done: true });
   }

@@ -30,6 +30,15 @@ create index mails_due on mails (next_at) where next_at is not null;
 create index mails_failed on mails (failed_at desc) where failed_at is not null;
 create index mails_by_invitation on mails (invitation_id) where invitation_id is not null;
 
+-- A device on which somebody has signed in before: wrong tries from elsewhere do not lock it out.
+create table known_devices (
+  token_hash bytea primary key,
+  person_id uuid not null references people on delete cascade,
+  at timestamptz not null
+);
+create index known_devices_by_person on known_devices (person_id);
+alter table sign_in_attempts add column device bytea;
+
 -- Written at each look at the server's health: whether PostgreSQL can write is known by writing.
 create table heartbeats (
   one boolean primary key default true check (one),
@@ -38,7 +47,8 @@ create table heartbeats (
 `;
 
 export const down = `
-drop table heartbeats, shelf_promises, blob_troubles;
+alter table sign_in_attempts drop column device;
+drop table known_devices, heartbeats, shelf_promises, blob_troubles;
 drop index uploads_by_age;
 alter table mails drop column invitation_id, drop column failed_at, drop column next_at, drop column tries;
 alter table blobs drop column checked_at;

@@ -98,6 +98,8 @@ export class SignInAttempt extends Model<InferAttributes<SignInAttempt>, InferCr
   declare id: CreationOptional<string>;
   declare account: string;
   declare address: string;
+  /** The known device that it came from, where it was one. */
+  declare device: CreationOptional<Buffer | null>;
   declare at: Date;
   declare succeeded: CreationOptional<boolean>;
 }
@@ -106,6 +108,7 @@ SignInAttempt.init(
     id: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true, autoIncrementIdentity: true },
     account: text(),
     address: text(),
+    device: { type: DataTypes.BLOB, allowNull: true },
     at: moment(),
     succeeded: { ...flag(), defaultValue: false }
   },

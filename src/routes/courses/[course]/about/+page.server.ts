@@ -9,6 +9,7 @@ import { copyCourse, CourseCopy } from '$server/courses/copy-course';
 import { Ticked, WholeText } from '../../../shared/fields';
 import { handleForm } from '../../../shared/form';
 import { orNotFound, signedIn } from '../../../shared/guard';
+import { formFields } from '../../../shared/read-form';
 
 export const load = async ({ parent }) => {
   const { course } = await parent();
@@ -80,7 +81,7 @@ export const actions = {
       };
     }),
   copy: async ({ locals, params, url, request }) => {
-    const form = CourseCopy.safeParse(Object.fromEntries(await request.formData()));
+    const form = CourseCopy.safeParse(await formFields(request));
     if (!form.success) return fail(400, { problem: form.error.issues[0]?.message ?? 'Nothing was copied.' });
     const copy = await orNotFound(copyCourse(signedIn(locals, url), params.course, form.data));
     if (!copy.ok) return fail(409, { problem: 'Another course has that address. Give it a different one.' });

@@ -10,6 +10,7 @@ import { courseFor } from '$server/courses/course-head';
 import { readOutline } from '$server/courses/outline';
 import { readDraftForm } from '../../../shared/draft-form';
 import { orNotFound, signedIn } from '../../../shared/guard';
+import { readForm } from '../../../shared/read-form';
 
 export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
@@ -45,7 +46,7 @@ export const actions = {
   },
   copy: async ({ locals, params, url, request }) => {
     const person = signedIn(locals, url);
-    const from = z.uuid().safeParse((await request.formData()).get('from'));
+    const from = z.uuid().safeParse((await readForm(request)).get('from'));
     if (!from.success)
       return fail(400, { problems: { '': 'Choose which assignment to copy.' }, affects: [] as string[] });
     const { id } = await orNotFound(copyAssignment(person, from.data, params.course));

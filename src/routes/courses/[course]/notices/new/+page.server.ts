@@ -3,6 +3,7 @@ import { giveNotice, NewNotice } from '$server/courses/notices';
 import { readOutline } from '$server/courses/outline';
 import { courseFor } from '$server/courses/course-head';
 import { orNotFound, signedIn } from '../../../../shared/guard';
+import { formFields } from '../../../../shared/read-form';
 
 export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
@@ -13,7 +14,7 @@ export const load = async ({ locals, params, url }) => {
 
 export const actions = {
   default: async ({ locals, params, url, request }) => {
-    const given = Object.fromEntries(await request.formData());
+    const given = await formFields(request);
     const notice = NewNotice.safeParse({ ...given, unitId: given.unitId || null });
     if (!notice.success)
       return fail(400, {

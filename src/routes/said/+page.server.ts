@@ -1,4 +1,4 @@
-import { error, fail, redirect } from '@sveltejs/kit';
+import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { SAID_REFUSALS, saidRefusalWords, type SaidRefusal } from '$core/threads/rules';
 import { pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
@@ -6,7 +6,7 @@ import { editPost, moveAside, unsay } from '$server/threads/change-post';
 import { LARGEST_SAID, receiveSaid } from '$server/threads/receive-said';
 import { orNotFound, ownPath, signedIn } from '../shared/guard';
 import type { Actions, RequestEvent } from './$types';
-import { formFields } from '../shared/read-form';
+import { formFields, misfit } from '../shared/read-form';
 
 type Why = SaidRefusal | PieceRefusal | 'not-understood';
 
@@ -39,7 +39,7 @@ async function changed<S extends typeof Post>(
 ) {
   const person = signedIn(locals, url);
   const form = schema.safeParse(await formFields(request));
-  if (!form.success) error(400, 'The form came without what it needs, so nothing was changed.');
+  if (!form.success) return misfit(form.error);
   return answered(await orNotFound(change(person, form.data)), request, ownPath(form.data.back, url.origin));
 }
 

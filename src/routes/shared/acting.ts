@@ -1,9 +1,9 @@
-import { error, type RequestEvent } from '@sveltejs/kit';
+import type { RequestEvent } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { fileWords } from './file-words';
 import { orNotFound, signedIn } from './guard';
 import { respond } from './respond';
-import { formFields } from './read-form';
+import { formFields, misfit } from './read-form';
 
 export type Person = NonNullable<App.Locals['person']>;
 /** What a small form comes to: done, or why not. */
@@ -23,7 +23,7 @@ export function acting<S extends z.ZodObject, E extends RequestEvent>(
     const { locals, url, request } = event;
     const person = signedIn(locals, url);
     const form = schema.safeParse(await formFields(request));
-    if (!form.success) error(400, 'The form came without what it needs, so nothing was changed.');
+    if (!form.success) return misfit(form.error);
     const back = url.pathname + url.search.replace(/[?&]\/\w+/, '');
     return respond(await orNotFound(change(person, form.data, event)), request, back, fileWords);
   };

@@ -1,7 +1,7 @@
-import { fail, isActionFailure, redirect, type ActionFailure } from '@sveltejs/kit';
+import { isActionFailure, redirect, type ActionFailure } from '@sveltejs/kit';
 import type { z } from 'zod';
 import { orNotFound } from './guard';
-import { formFields } from './read-form';
+import { formFields, misfit } from './read-form';
 
 /** What a form was refused for, in words beside it. */
 export type Refused = ActionFailure<{ problem: string }>;
@@ -19,10 +19,7 @@ export async function handleForm<S extends z.ZodType, T>(
   work: (given: z.infer<S>) => Promise<T>
 ): Promise<T | Refused> {
   const form = schema.safeParse(await formFields(request));
-  if (!form.success)
-    return fail(400, {
-      problem: form.error.issues[0]?.message ?? 'The form could not be read, so nothing was changed.'
-    });
+  if (!form.success) return misfit(form.error);
   return settled(request, await orNotFound(work(form.data)));
 }
 

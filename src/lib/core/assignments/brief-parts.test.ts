@@ -87,9 +87,12 @@ describe('what a deliverable wants', () => {
     [{ pages: { to: 2 }, howMany: { from: 1, to: 1 } }, ['exactly 1 piece', 'at most 2 pages']],
     [{ seconds: { from: 60, to: 120 } }, ['1 min to 2 min']],
     [{ types: ['docx', 'pdf'], bytes: 8_000_000 }, ['DOCX or PDF', 'at most 8 MB each']],
-    [{ kinds: ['file', 'scan', 'page'] }, ['file, scan or page written here']],
+    [{ kinds: ['file', 'scan', 'recording'] }, ['file, scan or recording']],
     [{ howMany: { from: 2 } }, ['at least 2 pieces']]
   ])('%j', (wants, words) => expect(wantsWords(wants)).toEqual(words));
+
+  it('passes over kinds that were kept and nothing can fill', () =>
+    expect(Wants.parse({ kinds: ['file', 'page', 'link'] })).toEqual({ kinds: ['file', 'link'] }));
 
   it('refuses a range whose ends are crossed', () =>
     expect(Wants.safeParse({ words: { from: 3, to: 2 } }).success).toBe(false));

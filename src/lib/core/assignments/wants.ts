@@ -9,8 +9,15 @@ const Range = z
   .refine((r) => r.from === undefined || r.to === undefined || r.from <= r.to, 'The smaller number comes first.');
 export type Range = z.infer<typeof Range>;
 
-/** Kinds of piece that a deliverable can ask for. */
-export const PIECE_KINDS = ['file', 'link', 'scan', 'recording', 'page'] as const;
+/** Kinds of piece that a deliverable can ask for: each of them can be put into its place today. */
+export const PIECE_KINDS = ['file', 'link', 'scan', 'recording'] as const;
+export type PieceKind = (typeof PIECE_KINDS)[number];
+
+/** A list of kinds as it was kept. Those that are not known, or not offered any more, are passed over. */
+export const PieceKinds = z
+  .array(z.string().max(30))
+  .max(20)
+  .transform((kinds) => kinds.filter((kind): kind is PieceKind => (PIECE_KINDS as readonly string[]).includes(kind)));
 
 /**
  * What a deliverable asks of its pieces. Every part can be left out; what is left out is not asked.
@@ -19,7 +26,7 @@ export const PIECE_KINDS = ['file', 'link', 'scan', 'recording', 'page'] as cons
  * `{surname}`, `{name}`, `{assignment}`, `{deliverable}` and `{course}`.
  */
 export const Wants = z.object({
-  kinds: z.array(z.enum(PIECE_KINDS)).max(PIECE_KINDS.length).optional(),
+  kinds: PieceKinds.optional(),
   types: z
     .array(z.string().regex(/^[a-z0-9]{1,8}$/))
     .max(20)
@@ -122,6 +129,5 @@ const KIND_WORDS: Record<(typeof PIECE_KINDS)[number], string> = {
   file: 'file',
   link: 'link',
   scan: 'scan',
-  recording: 'recording',
-  page: 'page written here'
+  recording: 'recording'
 };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LatePolicy } from '../assignments/late-policy';
-import { PIECE_KINDS, type Wants } from '../assignments/wants';
+import { PIECE_KINDS, PieceKinds, type Wants } from '../assignments/wants';
 import { COUNTS, type Counts } from '../packets/terms';
 
 /** Bytes of a sealed round may follow within a day at most. */
@@ -17,7 +17,7 @@ export const StandingRules = z.object({
   counts: z.enum(COUNTS).default('latest'),
   standsAgain: z.boolean().default(false),
   followMinutes: z.number().int().min(0).max(MOST_MINUTES).default(30),
-  kinds: z.array(z.enum(PIECE_KINDS)).default([...PIECE_KINDS]),
+  kinds: PieceKinds.default([...PIECE_KINDS]),
   naming: z.string().trim().max(120).default('')
 });
 export type StandingRules = z.infer<typeof StandingRules>;

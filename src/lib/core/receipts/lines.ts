@@ -2,13 +2,13 @@ import { verdictText } from '../links/words';
 import { roundTimeliness } from '../packets/due';
 import { sizeText } from '../packets/piece-rules';
 import { arrivedWords } from '../packets/seal-words';
-import { dayToTheSecond } from '../time/words';
+import { completeMoment } from '../time/words';
 import type { Receipt } from './receipt';
 
 /** What stands on a receipt above its pieces: each fact with its name. */
 export function receiptFacts(receipt: Receipt, zone: string): Array<[name: string, said: string]> {
   const { receivedAt, due, takeBack, arrivedAt } = receipt;
-  const moment = (at: number) => dayToTheSecond(at, zone, receivedAt);
+  const moment = (at: number) => completeMoment(at, zone);
   const timely = roundTimeliness(receipt.lateSeconds, due);
   const arrived = arrivedWords(arrivedAt, zone);
   return [

@@ -27,6 +27,17 @@ export function dayToTheSecond(moment: Moment, zone: string, now: Moment): strin
   return `${absolute(moment, zone, now).split(', ')[0]}, ${toTheSecond(moment, zone)}`;
 }
 
+/**
+ * A moment as it is said where it has to hold for years and for readers anywhere: "Wed 10 Mar 2027, 21:14:07
+ * (Atlantic/Faroe)".
+ */
+export function completeMoment(moment: Moment, zone: string): string {
+  const day = dateFormat(zone, 'dayWithYear')
+    .format(moment)
+    .replace(/^(\w+),/, '$1');
+  return `${day}, ${toTheSecond(moment, zone)} (${zone})`;
+}
+
 /** Time of day to the second, for receipts: "21:14:07". */
 export function toTheSecond(moment: Moment, zone: string): string {
   return dateFormat(zone, 'seconds').format(moment);

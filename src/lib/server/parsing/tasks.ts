@@ -2,6 +2,7 @@ import type { BlobFacts } from '$core/materials/facts';
 import type { Preview } from '$core/materials/preview';
 import type { TablePart } from '$core/materials/preview';
 import type { PageText } from '../links/read-page';
+import type { ReceiptSheet } from '../receipts/pdf';
 import type { Reading } from '../reading/read-words';
 import type { Lane } from './limits';
 
@@ -29,6 +30,7 @@ export interface Tasks {
   'said-html': (input: { html: string }) => Promise<{ html: string; text: string }>;
   page: (input: { html: string }) => Promise<PageText>;
   picture: (input: { bytes: Uint8Array }) => Promise<Uint8Array>;
+  'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
 }
@@ -51,5 +53,6 @@ export const LANE_OF: Record<TaskName, Lane> = {
   page: 'files',
   picture: 'files',
   listing: 'files',
+  'receipt-pdf': 'files',
   hash: 'checking'
 };

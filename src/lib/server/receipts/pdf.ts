@@ -1,11 +1,7 @@
-import { readFile } from 'node:fs/promises';
-import { createRequire } from 'node:module';
-import fontkit from '@pdf-lib/fontkit';
-import { AFRelationship, PDFDocument, rgb, type PDFFont, type PDFPage } from 'pdf-lib';
+import { AFRelationship, PDFDocument, rgb, type PDFPage } from 'pdf-lib';
 import { receiptLines } from '$core/receipts/lines';
 import type { Receipt } from '$core/receipts/receipt';
-import { config } from '../config';
-import { once } from '../key-file';
+import { DocumentFonts } from '../pdf/fonts';
 
 /** A4 in points (ISO 216), and its margins. */
 const PAGE = { width: 595, height: 842, margin: 56 };
@@ -13,24 +9,31 @@ const SIZE = 10;
 const LEADING = 15;
 const INK = rgb(0.07, 0.26, 0.31);
 
+/** What goes onto the sheet of a receipt. */
+export interface ReceiptSheet {
+  receipt: Receipt;
+  jws: string;
+  /** The reader's. */
+  zone: string;
+  /** Address of the page that verifies receipts. */
+  verifyAt: string;
+}
+
 /**
  * A receipt as a PDF: what stands on its page, and the signed receipt as an attachment inside it, so that the sheet can
- * still be verified.
+ * still be verified. In a parsing process: names in many alphabets take a while to set.
  */
-export async function receiptPdf(receipt: Receipt, jws: string, zone: string): Promise<Uint8Array> {
+export async function receiptPdf({ receipt, jws, zone, verifyAt }: ReceiptSheet): Promise<Uint8Array> {
   const pdf = await PDFDocument.create();
-  pdf.registerFontkit(fontkit);
   pdf.setTitle(`Receipt ${receipt.number}`);
   pdf.setAuthor(receipt.course);
   pdf.setCreationDate(new Date(receipt.receivedAt));
-  // A font of its own: names are written in every alphabet, and the standard fonts know one.
-  const font = await pdf.embedFont(await fontFile(), { subset: true });
-  const sheet = new Sheet(pdf, font);
+  const sheet = new Sheet(pdf);
   const [number = '', ...lines] = receiptLines(receipt, zone);
-  sheet.write(number, 18);
-  for (const line of lines) sheet.write(line, SIZE);
-  sheet.write('', SIZE);
-  sheet.write(`Verify it at ${config.origin}/verify. The signed receipt is attached to this document.`, SIZE);
+  await sheet.write(number, 18);
+  for (const line of lines) await sheet.write(line, SIZE);
+  await sheet.write('', SIZE);
+  await sheet.write(`Verify it at ${verifyAt}. The signed receipt is attached to this document.`, SIZE);
   await pdf.attach(new TextEncoder().encode(jws), `receipt-${receipt.number}.jws`, {
     mimeType: 'application/jose',
     description: 'The signed receipt (JWS)',
@@ -39,52 +42,62 @@ export async function receiptPdf(receipt: Receipt, jws: string, zone: string): P
   return pdf.save();
 }
 
-const fontFile = once(() => readFile(createRequire(import.meta.url).resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf')));
-
 /** Writes lines below one another, with a new page where one is full. */
 class Sheet {
   private page: PDFPage;
   private y: number;
+  /** Names are written in every alphabet, and the standard fonts of PDF know one. */
+  private fonts: DocumentFonts;
 
-  constructor(
-    private pdf: PDFDocument,
-    private font: PDFFont
-  ) {
+  constructor(private pdf: PDFDocument) {
     this.page = pdf.addPage([PAGE.width, PAGE.height]);
     this.y = PAGE.height - PAGE.margin;
+    this.fonts = new DocumentFonts(pdf);
   }
 
-  write(text: string, size: number): void {
-    for (const line of this.wrapped(text, size)) {
+  async write(text: string, size: number): Promise<void> {
+    for (const line of await this.wrapped(text, size)) {
       this.y -= Math.max(LEADING, size * 1.4);
       if (this.y < PAGE.margin) {
         this.page = this.pdf.addPage([PAGE.width, PAGE.height]);
         this.y = PAGE.height - PAGE.margin - LEADING;
       }
-      this.page.drawText(line, { x: PAGE.margin, y: this.y, size, font: this.font, color: INK });
+      let x = PAGE.margin;
+      for (const { text: part, font } of await this.fonts.stretches(line)) {
+        this.page.drawText(part, { x, y: this.y, size, font, color: INK });
+        x += font.widthOfTextAtSize(part, size);
+      }
     }
   }
 
   /** Lines that fit the width. A word that does not, such as a hash or an address, is broken anywhere. */
-  private wrapped(text: string, size: number): string[] {
-    const width = PAGE.width - 2 * PAGE.margin;
-    const fits = (line: string) => this.font.widthOfTextAtSize(line, size) <= width;
+  private async wrapped(text: string, size: number): Promise<string[]> {
     const lines: string[] = [];
     let line = '';
+    let used = 0;
     for (const word of text.replace(/[\p{Cc}\p{Cn}]/gu, ' ').split(/(?<=\s)/)) {
-      if (fits(line + word)) line += word;
-      else {
-        if (line.trim() !== '') lines.push(line);
-        line = '';
-        for (const letter of word) {
-          if (fits(line + letter)) line += letter;
-          else {
-            lines.push(line);
-            line = letter;
-          }
+      const width = await this.width(word, size);
+      if (used + width > WIDTH && line.trim() !== '') {
+        lines.push(line);
+        [line, used] = ['', 0];
+      }
+      for (const part of width > WIDTH ? word : [word]) {
+        const more = width > WIDTH ? await this.width(part, size) : width;
+        if (used + more > WIDTH) {
+          lines.push(line);
+          [line, used] = ['', 0];
         }
+        line += part;
+        used += more;
       }
     }
     return [...lines, line];
   }
+
+  private async width(text: string, size: number): Promise<number> {
+    const stretches = await this.fonts.stretches(text);
+    return stretches.reduce((sum, { text: part, font }) => sum + font.widthOfTextAtSize(part, size), 0);
+  }
 }
+
+const WIDTH = PAGE.width - 2 * PAGE.margin;

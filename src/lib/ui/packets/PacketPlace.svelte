@@ -42,7 +42,7 @@
   let problems = $state<string[]>([]);
 
   const kinds = $derived(place.wants.kinds ?? []);
-  const takesFiles = $derived(kinds.length === 0 || kinds.some((kind) => kind !== 'link' && kind !== 'page'));
+  const takesFiles = $derived(kinds.length === 0 || kinds.some((kind) => kind !== 'link'));
   const takesLinks = $derived(kinds.length === 0 || kinds.includes('link'));
   const sending = $derived(
     uploads.items.filter(({ bound }) => bound.assignment === assignmentId && (bound.deliverable ?? null) === place.id)

@@ -4,7 +4,7 @@
   import { sizeText } from '$core/packets/piece-rules';
   import { receiptFacts } from '$core/receipts/lines';
   import type { Receipt } from '$core/receipts/receipt';
-  import { dayToTheSecond } from '$core/time/words';
+  import { completeMoment } from '$core/time/words';
 
   interface Props {
     receipt: Receipt;
@@ -14,7 +14,7 @@
   }
   /** What the school says that it received. */
   const { receipt, zone, assignmentId }: Props = $props();
-  const moment = (at: number) => dayToTheSecond(at, zone, receipt.receivedAt);
+  const moment = (at: number) => completeMoment(at, zone);
   const facts = $derived(receiptFacts(receipt, zone));
 </script>
 

@@ -2,7 +2,7 @@
   import { CircleCheck, TriangleAlert } from '@lucide/svelte';
   import type { JSONWebKeySet } from 'jose';
   import { bagVerdictWords, pieceStateWords } from '$core/receipts/verdict';
-  import { dayToTheSecond } from '$core/time/words';
+  import { completeMoment } from '$core/time/words';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Message from '$ui/shell/Message.svelte';
   import { dropsOn } from '$ui/uploads/dropping';
@@ -76,7 +76,7 @@
       </p>
       <p class="figures mt-2">
         Receipt {receipt.number}: {receipt.assignment}, round {receipt.round}, of {receipt.student} in {receipt.course}.
-        Received {dayToTheSecond(receipt.receivedAt, receipt.zone, receipt.receivedAt)} ({receipt.zone}).
+        Received {completeMoment(receipt.receivedAt, receipt.zone)}.
       </p>
       {#if pieces}
         <ul class="mt-4 divide-y divide-base-300 rounded border border-base-300 bg-base-100 px-4">

@@ -119,6 +119,8 @@ function asRefused(error: Error | DetailedError): Error {
   const response = error instanceof DetailedError ? error.originalResponse : null;
   const method = error instanceof DetailedError ? error.originalRequest?.getMethod() : undefined;
   if (method !== 'POST' || !response) return error;
-  if (response.getStatus() === 413) return new Refused('too-large');
-  return response.getStatus() === 409 ? new Refused(response.getBody()) : error;
+  const status = response.getStatus();
+  if (status === 413) return new Refused('too-large');
+  if (status === 404) return new Refused('not-here');
+  return status === 409 ? new Refused(response.getBody().trim()) : error;
 }

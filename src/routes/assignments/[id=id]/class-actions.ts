@@ -16,7 +16,7 @@ import { orNotFound, signedIn } from '../../shared/guard';
 import { respond } from '../../shared/respond';
 import { PointsText, WallClockText } from '../../shared/fields';
 import type { RequestEvent } from './$types';
-import { formFields, readForm } from '../../shared/read-form';
+import { formFields, misfit, readForm } from '../../shared/read-form';
 
 const Who = z.object({ studentId: z.uuid() });
 const InPersonForm = Who.extend({ points: PointsText, remark: z.string().max(20_000).default('') });
@@ -69,7 +69,7 @@ async function forStudent<S extends z.ZodObject>(
 ) {
   const person = signedIn(locals, url);
   const form = schema.safeParse(await formFields(request));
-  if (!form.success) error(400, form.error.issues[0]?.message ?? 'The form could not be read, so nothing was changed.');
+  if (!form.success) return misfit(form.error);
   const answer = await orNotFound(change(person, { ...form.data, assignmentId: params.id }));
   return respond(answer, request, url.pathname, markRefusalWords);
 }

@@ -9,7 +9,7 @@ import { withKept } from '../../shared/file-words';
 import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
 import type { RequestEvent } from './$types';
-import { readForm } from '../../shared/read-form';
+import { misfit, readForm } from '../../shared/read-form';
 
 /** A place of the packet as forms say it: empty for the "also" place. */
 export const PlaceId = z.union([z.literal('').transform(() => null), z.uuid()]);
@@ -46,7 +46,7 @@ export async function takeFiles({ locals, params, url, request }: RequestEvent) 
   const person = signedIn(locals, url);
   const data = await readForm(request);
   const form = TakeForm.safeParse({ ...Object.fromEntries(data), fileIds: data.getAll('fileIds') });
-  if (!form.success) error(400, 'The form came without what it needs, so nothing was changed.');
+  if (!form.success) return misfit(form.error);
   const { deliverable, key, fileIds } = form.data;
   const taken = await orNotFound(
     takeFromShelf(person, { assignmentId: params.id, deliverableId: deliverable, fileIds, key })

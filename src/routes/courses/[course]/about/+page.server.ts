@@ -27,7 +27,7 @@ const ContactLines = z
       .filter(([who]) => who)
       .map(([who = '', how = '', hours = '']) => ({ who, how, hours }))
   )
-  .transform((contacts) => z.array(Contact).max(20).parse(contacts));
+  .pipe(z.array(Contact).max(20, 'A course has 20 contacts at most.'));
 const AboutForm = About.extend({ contacts: ContactLines });
 
 const RulesForm = z.object({

@@ -1,0 +1,103 @@
+import { readFile } from 'node:fs/promises';
+import { createRequire } from 'node:module';
+import { dirname, join } from 'node:path';
+// The font library's rules for scripts that stack their letters were compiled for it.
+import 'regenerator-runtime/runtime.js';
+import fontkit from '@pdf-lib/fontkit';
+import type { PDFDocument, PDFFont } from 'pdf-lib';
+import { once } from '../key-file';
+import { visualRuns } from './visual-runs';
+
+/** A stretch of a line in one font. */
+export interface Stretch {
+  text: string;
+  font: PDFFont;
+}
+
+/**
+ * The fonts of a document that holds names in any alphabet: one for most of them, and families beside it for Chinese and
+ * Japanese, Korean, and Devanagari. Each is embedded with the letters that are used, when one of them is first used.
+ */
+export class DocumentFonts {
+  private embedded = new Map<string, Promise<PDFFont>>();
+
+  constructor(private pdf: PDFDocument) {
+    pdf.registerFontkit(fontkit);
+  }
+
+  /** A line as stretches in one font each, in the order in which they stand from left to right. */
+  async stretches(line: string): Promise<Stretch[]> {
+    const found: Stretch[] = [];
+    for (const { text, rightToLeft } of visualRuns(line)) {
+      const parts = await this.byFont(text);
+      found.push(...(rightToLeft ? parts.reverse() : parts));
+    }
+    return found;
+  }
+
+  private async byFont(text: string): Promise<Stretch[]> {
+    const parts: Array<{ text: string; file: string }> = [];
+    for (const letter of text) {
+      const last = parts.at(-1);
+      // A space belongs to the words around it, and so does a mark to its letter.
+      const file = last && /^[\s\p{M}\u200c\u200d]$/u.test(letter) ? last.file : await fontFor(letter);
+      if (last?.file === file) last.text += letter;
+      else parts.push({ text: letter, file });
+    }
+    return Promise.all(parts.map(async ({ text, file }) => ({ text, font: await this.font(file) })));
+  }
+
+  private font(file: string): Promise<PDFFont> {
+    let font = this.embedded.get(file);
+    if (!font) {
+      font = readFile(file).then((bytes) => this.pdf.embedFont(bytes, { subset: true }));
+      this.embedded.set(file, font);
+    }
+    return font;
+  }
+}
+
+const require = createRequire(import.meta.url);
+const MAIN = require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf');
+const read = new Map<string, Promise<Font>>();
+
+/** Read once; a handful of small files is all that a school's names need. */
+function fontIn(file: string): Promise<Font> {
+  let font = read.get(file);
+  if (!font) read.set(file, (font = readFile(file).then((bytes) => fontkit.create(bytes))));
+  return font;
+}
+type Font = ReturnType<typeof fontkit.create>;
+
+/** Families that come in many small files, each for some ranges of letters, which their `unicode.json` names. */
+const FAMILIES = ['noto-sans-devanagari', 'noto-sans-sc', 'nanum-gothic'];
+const pieces = once(async () => (await Promise.all(FAMILIES.map(piecesOf))).flat());
+
+interface Piece {
+  file: string;
+  ranges: Array<[from: number, to: number]>;
+}
+
+async function piecesOf(family: string): Promise<Piece[]> {
+  const folder = dirname(require.resolve(`@fontsource/${family}/package.json`));
+  const ranges = JSON.parse(await readFile(join(folder, 'unicode.json'), 'utf8')) as Record<string, string>;
+  return Object.entries(ranges).map(([name, said]) => ({
+    file: join(folder, 'files', `${family}-${name.replace(/[[\]]/g, '')}-400-normal.woff`),
+    ranges: said.split(',').map((range) => {
+      const [from = 0, to = from] = range
+        .replace(/^U\+/, '')
+        .split('-')
+        .map((hex) => parseInt(hex, 16));
+      return [from, to];
+    })
+  }));
+}
+
+/** Where a letter is drawn from: the main font where it has it, or where nobody has. */
+async function fontFor(letter: string): Promise<string> {
+  const code = letter.codePointAt(0) ?? 0;
+  if ((await fontIn(MAIN)).hasGlyphForCodePoint(code)) return MAIN;
+  const claiming = (await pieces()).filter(({ ranges }) => ranges.some(([from, to]) => code >= from && code <= to));
+  for (const { file } of claiming) if ((await fontIn(file)).hasGlyphForCodePoint(code)) return file;
+  return MAIN;
+}

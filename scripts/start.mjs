@@ -5,10 +5,12 @@ import { SERVER_FLAGS } from './lib/server-flags.mjs';
 import { isPortFree } from './lib/ports.mjs';
 import { runTypeScript } from './lib/run.mjs';
 import { runScript, say, Trouble } from './lib/say.mjs';
+import { supervise } from './lib/supervise.mjs';
 import { openWorld, prepareWorld } from './lib/world.mjs';
 
 /**
- * `npm start`: everything from a fresh checkout to a served application. Has no dependencies, since it installs them.
+ * `npm start`: everything from a fresh checkout to a served application, which is kept running until it is asked to stop.
+ * Has no dependencies, since it installs them.
  */
 await runScript(async () => {
   const port = Number(process.env.PORT ?? 5280);
@@ -18,36 +20,58 @@ await runScript(async () => {
   await ensureBuilt();
   await offerOffice(process.argv.includes('--with-office'));
   const world = await openWorld();
-  const server = { current: /** @type {import('node:child_process').ChildProcess | null} */ (null) };
+  const server = { current: /** @type {ReturnType<typeof supervise> | null} */ (null) };
   stopOnSignal(server, world.stop);
   await prepareWorld(world.env);
-  const origin = process.env.ORIGIN ?? `http://127.0.0.1:${port}`;
-  server.current = spawn(process.execPath, [...SERVER_FLAGS, 'build/index.js'], {
-    stdio: ['ignore', 'inherit', 'inherit'],
-    // Its own process group: Ctrl-C reaches only this script, which then stops things in order.
-    detached: true,
-    env: {
-      ...process.env,
-      ...world.env,
-      HOST: '127.0.0.1',
-      PORT: String(port),
-      ORIGIN: origin,
-      BODY_SIZE_LIMIT: 'Infinity',
-      SHUTDOWN_TIMEOUT: '5',
-      NODE_ENV: 'production',
-      VENDRO_LOG: process.env.VENDRO_LOG ?? 'warn'
-    }
-  });
-  server.current.on('exit', async (code) => {
+  world.watch();
+  const local = `http://127.0.0.1:${port}`;
+  const origin = process.env.ORIGIN ?? local;
+  const env = { ...process.env, ...world.env, ...served(port, origin) };
+  server.current = supervise('The server', () =>
+    spawn(process.execPath, [...SERVER_FLAGS, 'build/index.js'], {
+      stdio: ['ignore', 'inherit', 'inherit'],
+      // Its own process group: Ctrl-C reaches only this script, which then stops things in order.
+      detached: true,
+      env
+    })
+  );
+  void server.current.ended.then(async (code) => {
     await world.stop();
-    process.exit(code ?? 0);
+    process.exit(code);
   });
-  await healthy(origin.startsWith('http://127.0.0.1') ? origin : `http://127.0.0.1:${port}`);
+  await healthy(local);
   say(`\nVendro is at ${origin}   (Ctrl-C stops it; its data stays)\n`);
   await runTypeScript('demo/accounts.command.ts', world.env);
 });
 
-/** @param {{ current: import('node:child_process').ChildProcess | null }} server @param {() => Promise<void>} stopWorld */
+/** @param {number} port @param {string} origin */
+function served(port, origin) {
+  return {
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    ORIGIN: origin,
+    BODY_SIZE_LIMIT: 'Infinity',
+    SHUTDOWN_TIMEOUT: '5',
+    NODE_ENV: 'production',
+    VENDRO_LOG: process.env.VENDRO_LOG ?? 'warn',
+    ...behindProxy(origin)
+  };
+}
+
+/**
+ * Behind a proxy every request comes from the proxy's own address, and a whole school would be one stranger to the limits
+ * on wrong passwords. The proxy says who asks; it alone can reach this server, which listens on loopback.
+ *
+ * @param {string} origin
+ */
+function behindProxy(origin) {
+  const proxied = !/^http:\/\/(127\.0\.0\.1|localhost)(:|$)/.test(origin);
+  return proxied
+    ? { ADDRESS_HEADER: process.env.ADDRESS_HEADER ?? 'x-forwarded-for', XFF_DEPTH: process.env.XFF_DEPTH ?? '1' }
+    : {};
+}
+
+/** @param {{ current: ReturnType<typeof supervise> | null }} server @param {() => Promise<void>} stopWorld */
 function stopOnSignal(server, stopWorld) {
   let stopping = false;
   for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) {
@@ -55,7 +79,7 @@ function stopOnSignal(server, stopWorld) {
       if (stopping) return;
       stopping = true;
       say('\nStopping …');
-      if (server.current) server.current.kill('SIGTERM');
+      if (server.current) server.current.stop('SIGTERM');
       else {
         await stopWorld();
         process.exit(0);

@@ -11,17 +11,18 @@ const SITE_PORT = '5281';
  * The database and folders that a developer's server works on: DATABASE_URL where it is given, else a cluster of our
  * own.
  *
- * @returns {Promise<{ env: { DATABASE_URL: string, VENDRO_DATA: string, VENDRO_SITE_PORT: string }, stop: () => Promise<void> }>}
+ * @returns {Promise<{ env: { DATABASE_URL: string, VENDRO_DATA: string, VENDRO_SITE_PORT: string }, stop: () => Promise<void>, watch: () => void }>}
  */
 export async function openWorld() {
   const folder = dataFolder();
   const given = process.env.DATABASE_URL;
   const own = { VENDRO_DATA: folder, VENDRO_SITE_PORT: process.env.VENDRO_SITE_PORT ?? SITE_PORT };
-  if (given) return { env: { DATABASE_URL: given, ...own }, stop: async () => undefined };
+  if (given) return { env: { DATABASE_URL: given, ...own }, stop: async () => undefined, watch: () => undefined };
   await ensurePackages(['postgresql']);
   const cluster = await step(`Starting PostgreSQL on loopback (${folder})`, () => startCluster(folder));
   await ensureDatabase(cluster, 'vendro');
-  return { env: { DATABASE_URL: cluster.url('vendro'), ...own }, stop: cluster.stop };
+  const watch = cluster.watch ?? (() => undefined);
+  return { env: { DATABASE_URL: cluster.url('vendro'), ...own }, stop: cluster.stop, watch };
 }
 
 /**

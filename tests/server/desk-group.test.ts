@@ -90,21 +90,15 @@ async function lay({ opens, due, closes, late, packet }: Entry, tx: Tx): Promise
   return id;
 }
 
+const NOT_LAID_OUT = {
+  ...{ phase: null, pieces: null, settledBy: null, excused: null, inPerson: null },
+  ...{ lastMove: null, sealUntil: null, since: null, given: null, kept: null }
+};
+
 /** What the core makes of it. */
 function inCore({ opens, due, closes, late, packet }: Entry, unread: boolean): string {
-  const projection = {
-    phase: packet?.phase ?? null,
-    pieces: packet?.pieces ?? null,
-    settledBy: packet?.phase === 'settled' ? packet.settledBy : null,
-    excused: packet?.excused ?? null,
-    inPerson: packet?.inPerson ?? null,
-    lastMove: null,
-    sealUntil: packet?.sealUntil ?? null,
-    since: packet?.since ?? null,
-    given: null,
-    kept: null
-  } as Parameters<typeof holdingOf>[0];
-  const { standing } = holdingOf(projection, { due, closes, late }, MONDAY);
+  const projection = { ...NOT_LAID_OUT, ...packet, ...(packet && packet.phase !== 'settled' && { settledBy: null }) };
+  const { standing } = holdingOf(projection as Parameters<typeof holdingOf>[0], { due, closes, late }, MONDAY);
   const ranOut = packet?.ranOut ?? false;
   return deskGroup(
     { standing, due, closes, opens, since: projection.since, late, unread, ranOut, outline: null },

@@ -1,10 +1,10 @@
 import { keepableName, withEnding, type PieceRefusal } from '$core/packets/piece-rules';
-import { mayWithOwn, type Actor } from '$core/people/policy';
+import type { Actor } from '$core/people/policy';
 import { z } from 'zod';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
-import { NotHere, type Outcome } from '../outcome';
+import type { Outcome } from '../outcome';
 import { ownFile, type OwnFile } from './own-file';
 import { ownFolder } from './own-folder';
 

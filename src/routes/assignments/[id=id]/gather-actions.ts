@@ -1,4 +1,4 @@
-import { error, fail } from '@sveltejs/kit';
+import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
 import { addLink as addLinkTo } from '$server/links/links';

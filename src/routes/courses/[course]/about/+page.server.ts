@@ -20,7 +20,7 @@ export const load = async ({ parent }) => {
 const ContactLines = z
   .string()
   .max(8000)
-  .transform((text) =>
+  .transform((text): unknown =>
     text
       .split('\n')
       .map((line) => line.split(';').map((part) => part.trim()))

@@ -4,6 +4,7 @@ import { chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, wr
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
 import { freePort } from './ports.mjs';
+import { pgTool } from './pg-tools.mjs';
 import { newestPostgres } from './postgres-binaries.mjs';
 import { run } from './run.mjs';
 import { say, Trouble } from './say.mjs';
@@ -144,19 +145,8 @@ export async function startThrowAwayCluster(settings = []) {
  */
 export async function ensureDatabase(cluster, name) {
   const sql = `select 1 from pg_database where datname = '${name}'`;
-  const there = await psql(cluster.url('postgres'), ['-tAc', sql]);
-  if (there.trim() !== '1') await psql(cluster.url('postgres'), ['-c', `create database "${name}"`]);
-}
-
-/**
- * Asks the server. The password goes by the environment, since everyone on a machine sees the arguments of a command.
- *
- * @param {string} url @param {string[]} args
- */
-function psql(url, args) {
-  const { username, password, hostname, port, pathname } = new URL(url);
-  const where = ['-U', username, '-h', hostname, '-p', port, '-d', pathname.slice(1)];
-  return run(pg('psql'), [...where, ...args], { quiet: true, env: { ...process.env, PGPASSWORD: password } });
+  const ask = (/** @type {string[]} */ args) => pgTool('psql', cluster.url('postgres'), args);
+  if ((await ask(['-tAc', sql])).trim() !== '1') await ask(['-c', `create database "${name}"`]);
 }
 
 /** @param {string} data @param {string} secret @param {Owner} owner */

@@ -3,7 +3,13 @@ export const load = ({ locals }) => {
   const { person, reader, theme, drawn } = locals;
   return {
     drawn,
-    person: person && { name: person.name, studies: person.studies, teaches: person.teaches, unread: person.unread },
+    person: person && {
+      name: person.name,
+      studies: person.studies,
+      teaches: person.teaches,
+      office: person.schoolRoles.includes('office'),
+      unread: person.unread
+    },
     zone: reader.zone,
     theme
   };

@@ -4,5 +4,7 @@ import { signedIn } from './shared/guard';
 /** Everyone's first page: where their work is. */
 export const load = ({ locals, url }) => {
   const person = signedIn(locals, url);
-  redirect(303, person.teaches && !person.studies ? '/marking' : '/desk');
+  if (person.studies) redirect(303, '/desk');
+  if (person.teaches) redirect(303, '/marking');
+  redirect(303, person.schoolRoles.includes('office') ? '/school' : '/desk');
 };

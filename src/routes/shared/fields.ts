@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { fromWallClock } from '$core/time/wall-clock';
+import { fromWallClock, isWallClock } from '$core/time/wall-clock';
 import type { Moment } from '$core/time/moment';
 
 /** Points as a person writes them: "17", "17.5" or "17,5"; null where nothing was written. */
@@ -19,7 +19,7 @@ export const WallClockText = z
   .string()
   .trim()
   .regex(/^(\d{4}-\d{2}-\d{2}T\d{2}:\d{2})?$/, 'Write a date and a time, such as 2027-03-12T18:00.')
-  .refine((text) => text === '' || !Number.isNaN(Date.parse(`${text}Z`)), 'That date does not exist.')
+  .refine((text) => text === '' || isWallClock(text), 'That date does not exist.')
   .transform((text) => (text === '' ? undefined : (zone: string): Moment => fromWallClock(text, zone).moment));
 
 /** A tick box: present when ticked. */

@@ -20,7 +20,7 @@ export async function orNotFound<T>(answer: Promise<T>): Promise<T> {
   try {
     return await answer;
   } catch (thrown) {
-    if (thrown instanceof NotHere) error(404, 'There is nothing here, or it is not yours to see.');
+    if (thrown instanceof NotHere) notHere();
     if (thrown instanceof BlobDamaged) error(503, DAMAGED_WORDS);
     if (isBadInput(thrown)) error(400, 'Something in that could not be read, so nothing was changed.');
     if (thrown instanceof TooCostly)
@@ -29,6 +29,11 @@ export async function orNotFound<T>(answer: Promise<T>): Promise<T> {
       error(503, 'Too much is being read at the moment, so nothing was changed. Try again in a minute.');
     throw thrown;
   }
+}
+
+/** Answers that there is nothing here for this person. */
+export function notHere(): never {
+  error(404, 'There is nothing here, or it is not yours to see.');
 }
 
 /** A path of our own to go on to after signing in; anything else is ignored. */

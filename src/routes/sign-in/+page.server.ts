@@ -7,11 +7,11 @@ import { DEVICE_COOKIE } from '$server/auth/known-devices';
 import { SESSION_COOKIE } from '$server/auth/sessions';
 import { signIn } from '$server/auth/sign-in';
 import { clock } from '$server/clock';
-import { config } from '$server/config';
 import { demoAccounts } from '$server/settings';
 import { span } from '$core/time/words';
 import { ownPath } from '../shared/guard';
 import { readForm } from '../shared/read-form';
+import { COOKIE, keepSession } from '../shared/session-cookie';
 
 const SignInForm = z.object({
   handle: z.string().trim().min(1, 'Write your account name.').max(64, 'Account names have 64 characters at most.'),
@@ -20,7 +20,8 @@ const SignInForm = z.object({
 
 export const load = async ({ locals, url }) => {
   if (locals.person) redirect(303, ownPath(url.searchParams.get('to'), url.origin));
-  return { form: await superValidate(zod4(SignInForm)), demo: await demoAccounts() };
+  const [form, demo] = await Promise.all([superValidate(zod4(SignInForm)), demoAccounts()]);
+  return { form, demo, chosen: url.searchParams.has('chosen') };
 };
 
 export const actions = {
@@ -43,9 +44,8 @@ export const actions = {
     }
     if (!result.ok)
       return message(form, 'That name and password do not belong together. Check both and try again.', { status: 401 });
-    const cookie = { path: '/', httpOnly: true, sameSite: 'lax', secure: config.secureCookies } as const;
-    cookies.set(SESSION_COOKIE, result.token, { ...cookie, expires: new Date(result.expires) });
-    cookies.set(DEVICE_COOKIE, result.device, { ...cookie, path: '/sign-in', maxAge: (400 * DAY) / 1000 });
+    keepSession(cookies, result);
+    cookies.set(DEVICE_COOKIE, result.device, { ...COOKIE, path: '/sign-in', maxAge: (400 * DAY) / 1000 });
     redirect(303, ownPath(url.searchParams.get('to'), url.origin));
   }
 };

@@ -62,7 +62,8 @@
     aria-labelledby="sign-in"
   >
     <h2 id="sign-in" class="mb-4 text-xl font-semibold">Sign in</h2>
-    {#if $message}<Message kind="problem">{$message}</Message>{/if}
+    {#if $message}<Message kind="problem">{$message}</Message>
+    {:else if data.chosen}<Message kind="done">Your password is kept. Sign in with it.</Message>{/if}
     <label class="mb-1 block font-medium" for="handle">Account name</label>
     <input
       id="handle"
@@ -92,5 +93,6 @@
     />
     {#if $errors.password}<p id="password-problem" class="mt-1 text-error">{$errors.password}</p>{/if}
     <button class="btn mt-6 w-full btn-primary" disabled={$submitting}>Sign in</button>
+    <p class="mt-4 text-sm"><a class="link" href="/password/lost">I have lost my password</a></p>
   </form>
 </div>

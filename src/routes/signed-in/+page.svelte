@@ -1,13 +1,18 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
+  import Field from '$ui/forms/Field.svelte';
+  import NewPassword from '$ui/people/NewPassword.svelte';
+  import Message from '$ui/shell/Message.svelte';
   import When from '$ui/time/When.svelte';
 
-  const { data } = $props();
+  const { data, form } = $props();
 </script>
 
 <svelte:head><title>Where you are signed in · Vendro</title></svelte:head>
 <div class="mx-auto max-w-3xl px-4 pt-6 pb-16">
   <h1 class="mb-1 text-3xl font-bold">Where you are signed in</h1>
+  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  {#if form && 'done' in form && typeof form.done === 'string'}<Message kind="done">{form.done}</Message>{/if}
   <p class="mb-5">If you do not know one of these, sign it out here and tell your school office.</p>
   <ul class="divide-y divide-base-300 border-y border-base-300 bg-base-100">
     {#each data.sessions as session (session.id)}
@@ -33,4 +38,22 @@
       <button class="btn">Sign out everywhere but here</button>
     </form>
   {/if}
+  <section class="mt-10 rounded bg-base-100 p-4" aria-labelledby="password">
+    <h2 id="password" class="text-xl font-semibold">Change your password</h2>
+    <p class="mb-3 text-sm">You are signed out everywhere else then.</p>
+    <form method="post" action="?/password" use:act class="grid max-w-md gap-4">
+      <Field label="Present password"
+        ><input
+          class="input w-full"
+          type="password"
+          name="old"
+          required
+          maxlength="200"
+          autocomplete="current-password"
+        /></Field
+      >
+      <NewPassword />
+      <button class="btn justify-self-start">Change it</button>
+    </form>
+  </section>
 </div>

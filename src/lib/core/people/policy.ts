@@ -53,7 +53,7 @@ export function may(actor: Actor | null, deed: Deed, relation: Relation): boolea
 }
 
 /** What is done for the whole school, by a role in it. */
-export type SchoolDeed = 'keep-calendar';
+export type SchoolDeed = 'keep-calendar' | 'keep-people' | 'keep-courses' | 'see-troubles';
 
 /** Whether a person may do something for the whole school. Denies unless a rule says yes. */
 export function mayForSchool(actor: Actor | null, deed: SchoolDeed): boolean {
@@ -65,7 +65,12 @@ export function mayWithOwn(actor: Actor | null, ownerId: string): boolean {
   return actor !== null && actor.id === ownerId;
 }
 
-const SCHOOL_RULES: Record<SchoolDeed, SchoolRole> = { 'keep-calendar': 'office' };
+const SCHOOL_RULES: Record<SchoolDeed, SchoolRole> = {
+  'keep-calendar': 'office',
+  'keep-people': 'office',
+  'keep-courses': 'office',
+  'see-troubles': 'office'
+};
 
 const teaches = (r: Relation) => r.courseRole === 'teacher';
 const studies = (r: Relation) => r.courseRole === 'student';

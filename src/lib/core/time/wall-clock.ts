@@ -27,6 +27,26 @@ export function fromWallClock(reading: string, zone: string): WallClockReading {
     : { moment: later.epochMilliseconds, doubt: 'skipped' };
 }
 
+/** Whether a reading names a day that exists: the 31st of February does not. */
+export function isWallClock(reading: string): boolean {
+  try {
+    Temporal.PlainDateTime.from(reading, { overflow: 'reject' });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
+/** Whether there is a time zone of this name (IANA). */
+export function isZone(zone: string): boolean {
+  try {
+    Temporal.Instant.fromEpochMilliseconds(0).toZonedDateTimeISO(zone);
+    return /^[A-Za-z]/.test(zone);
+  } catch {
+    return false;
+  }
+}
+
 /** What clocks in the zone show at an instant, as an `<input type="datetime-local">` wants it: `YYYY-MM-DDTHH:MM`. */
 export function toWallClock(moment: Moment, zone: string): string {
   return zoned(moment, zone).toPlainDateTime().toString({ smallestUnit: 'minute' });

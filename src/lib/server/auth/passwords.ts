@@ -16,8 +16,12 @@ export function hashPassword(password: string): Promise<string> {
  */
 export async function passwordFits(stored: string | null, password: string): Promise<boolean> {
   decoy ??= hashPassword('nobody has this password');
-  const fits = await verify(stored ?? (await decoy), password);
-  return stored !== null && fits;
+  const none = stored === null || stored === NO_PASSWORD;
+  const fits = await verify(none ? await decoy : stored, password);
+  return !none && fits;
 }
+
+/** Stands in place of a hash until somebody has chosen a password: no password fits it. */
+export const NO_PASSWORD = '!';
 
 let decoy: Promise<string> | undefined;

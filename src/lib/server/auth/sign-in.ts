@@ -56,6 +56,11 @@ export async function signIn(request: SignInRequest): Promise<SignInResult> {
   return { ok: true, ...(await openSession(person.id, request.agent)), device: known };
 }
 
+/** Whether another try at an account's password is free now. The try at hand is written down already. */
+export async function mayTry(account: string): Promise<boolean> {
+  return (await waitsUntil({ account, address: '', device: null }, clock.now())) === null;
+}
+
 /** When the next try is free, or null where it is free now. Counts the try at hand. */
 async function waitsUntil(
   { account, address, device }: { account: string; address: string; device: Buffer | null },

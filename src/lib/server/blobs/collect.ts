@@ -15,6 +15,9 @@ const ASIDE = DAY;
 const TRASH = join(config.blobFolder, 'trash');
 const AT_ONCE = 500;
 
+/** Where bytes lie that were set aside, until they are thrown away. */
+export const setAside = (sha256: string) => join(TRASH, sha256);
+
 /**
  * Clears away stored bytes that nothing refers to any more, and those that nothing ever came to refer to.
  *
@@ -27,11 +30,11 @@ const AT_ONCE = 500;
 export async function collect(folder: string): Promise<{ setAside: number; thrownAway: number }> {
   const before = new Date(clock.now() - GRACE);
   const gone = await select(Row, FORGET, [before, AT_ONCE]);
-  let setAside = 0;
-  for (const { sha256 } of gone) if (await putAside(sha256)) setAside++;
-  for (const sha256 of await unknownIn(folder)) if (await putAside(sha256)) setAside++;
+  let moved = 0;
+  for (const { sha256 } of gone) if (await putAside(sha256)) moved++;
+  for (const sha256 of await unknownIn(folder)) if (await putAside(sha256)) moved++;
   await sweepIncoming();
-  return { setAside, thrownAway: await emptyTrash() };
+  return { setAside: moved, thrownAway: await emptyTrash() };
 }
 
 const Row = z.object({ sha256: z.string() });
@@ -76,7 +79,7 @@ async function unknownIn(folder: string): Promise<string[]> {
 /** Moves a file out of the store unless it is young; one that grew young in that moment goes back. */
 async function putAside(sha256: string): Promise<boolean> {
   const place = blobPath(sha256);
-  const aside = join(TRASH, sha256);
+  const aside = setAside(sha256);
   if (!(await isOld(place, GRACE))) return false;
   await mkdir(TRASH, { recursive: true, mode: 0o700 });
   await rename(place, aside);
@@ -89,8 +92,8 @@ async function putBack(sha256: string): Promise<void> {
   const place = blobPath(sha256);
   await mkdir(dirname(place), { recursive: true, mode: 0o700 });
   // Where the same bytes have come anew meanwhile, those stay.
-  await link(join(TRASH, sha256), place).catch(() => undefined);
-  await rm(join(TRASH, sha256), { force: true });
+  await link(setAside(sha256), place).catch(() => undefined);
+  await rm(setAside(sha256), { force: true });
 }
 
 /** Throws away what was set aside long ago, but what the database has come to know again. */

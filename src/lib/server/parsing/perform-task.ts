@@ -19,6 +19,7 @@ const PERFORM: Tasks = {
   'said-html': async ({ html }) => (await import('../threads/rich-text')).readSaid(html),
   page: async ({ html }) => (await import('../links/read-page')).readPage(html),
   picture: async ({ bytes }) => (await import('../links/small-picture')).smallPicture(bytes),
+  'roster-table': async ({ text }) => (await import('../school/read-roster-table')).readRosterTable(text),
   'receipt-pdf': async (sheet) => (await import('../receipts/pdf')).receiptPdf(sheet),
   hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),
   listing: async ({ xml }) => (await import('../shelf/outside/parse-listing')).parseListing(xml)

@@ -1,6 +1,7 @@
 import type { BlobFacts } from '$core/materials/facts';
 import type { Preview } from '$core/materials/preview';
 import type { TablePart } from '$core/materials/preview';
+import type { RosterRow } from '$core/school/roster-files';
 import type { PageText } from '../links/read-page';
 import type { ReceiptSheet } from '../receipts/pdf';
 import type { Reading } from '../reading/read-words';
@@ -30,6 +31,7 @@ export interface Tasks {
   'said-html': (input: { html: string }) => Promise<{ html: string; text: string }>;
   page: (input: { html: string }) => Promise<PageText>;
   picture: (input: { bytes: Uint8Array }) => Promise<Uint8Array>;
+  'roster-table': (input: { text: string }) => Promise<{ header: string[]; rows: RosterRow[] }>;
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
@@ -53,6 +55,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   page: 'files',
   picture: 'files',
   listing: 'files',
+  'roster-table': 'files',
   'receipt-pdf': 'files',
   hash: 'checking'
 };

@@ -3,6 +3,7 @@ export function isUpload(url: URL): boolean {
   return (
     (url.pathname.startsWith('/assignments/') && url.searchParams.has('/addFiles')) ||
     (url.pathname.startsWith('/courses/') && url.searchParams.has('/addMaterials')) ||
+    (url.pathname === '/school/import' && url.searchParams.has('/read')) ||
     (url.pathname === '/said' && url.searchParams.has('/say')) ||
     /^\/uploads(\/[0-9a-f]{32})?$/.test(url.pathname)
   );

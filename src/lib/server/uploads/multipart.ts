@@ -5,6 +5,8 @@ import { BlobRefused } from '../blobs/store';
 
 /** One file of a form, as it streams in. `fields` holds the fields that came before it. */
 export interface IncomingFile {
+  /** The name of the form's field that it came in. */
+  field: string;
   name: string;
   stream: Readable;
   fields: ReadonlyMap<string, string>;
@@ -41,7 +43,7 @@ export async function readMultipart<T>(
     limits: { files: MOST_FILES, fields: 20, fieldSize: 64 * 1024, fieldNameSize: 100 }
   });
   parser.on('field', (name, value) => fields.set(name, value.replaceAll('\0', '')));
-  parser.on('file', (_field, stream, { filename }) => {
+  parser.on('file', (field, stream, { filename }) => {
     // A file field that was left empty comes as a part without a name.
     if (!filename) return void stream.resume();
     // A lane of its own: when its taker gives up on it, the rest of the part can still be read past.
@@ -49,7 +51,7 @@ export async function readMultipart<T>(
     // It may break before its taker listens; the taker then finds it destroyed.
     lane.on('error', () => undefined);
     stream.on('error', (error) => lane.destroy(error));
-    const taken = take({ name: filename, stream: stream.pipe(lane), fields }).finally(() => {
+    const taken = take({ field, name: filename, stream: stream.pipe(lane), fields }).finally(() => {
       // Nobody takes the rest: as long as the lane is joined on, its being full would hold the request for ever.
       stream.unpipe(lane);
       lane.destroy();

@@ -63,6 +63,11 @@
           <li class="flex flex-wrap items-center gap-x-4 gap-y-1 py-1.5">
             <span class="min-w-56 font-medium">{one.email}</span>
             <span>{STATES[one.state]}{one.acceptedBy ? ` by ${one.acceptedBy}` : ''}</span>
+            {#if one.undelivered && one.state === 'pending'}
+              <span class="w-full font-medium wrap-anywhere text-error"
+                >The mail could not be delivered: {one.undelivered}. Check the address, or tell them yourself.</span
+              >
+            {/if}
             {#if one.state === 'pending'}
               <span>until <When moment={one.expires} {zone} {now} both={false} /></span>
               <form method="post" action="?/withdraw" use:act class="ml-auto">

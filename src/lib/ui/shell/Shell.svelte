@@ -10,7 +10,7 @@
   import ThemeChoice from './ThemeChoice.svelte';
 
   interface Props {
-    person: { name: string; studies: boolean; teaches: boolean; unread: number } | null;
+    person: { name: string; studies: boolean; teaches: boolean; office: boolean; unread: number } | null;
     theme: 'day' | 'night' | 'system';
     path: string;
     zone: string;
@@ -23,10 +23,11 @@
   const { person, theme, path, zone, runway, ask, children }: Props = $props();
 
   const rooms = $derived([
-    ...(person?.studies || (person && !person.teaches) ? [{ href: '/desk', name: 'Desk' }] : []),
+    ...(person?.studies || (person && !person.teaches && !person.office) ? [{ href: '/desk', name: 'Desk' }] : []),
     ...(person?.teaches ? [{ href: '/marking', name: 'Marking' }] : []),
     ...(person ? [{ href: '/courses', name: 'Courses' }] : []),
-    ...(person?.studies ? [{ href: '/shelf', name: 'Shelf' }] : [])
+    ...(person?.studies ? [{ href: '/shelf', name: 'Shelf' }] : []),
+    ...(person?.office ? [{ href: '/school', name: 'School' }] : [])
   ]);
 </script>
 

@@ -39,6 +39,30 @@ create table known_devices (
 create index known_devices_by_person on known_devices (person_id);
 alter table sign_in_attempts add column device bytea;
 
+-- What another school system calls them.
+alter table people add column sourced_id text unique;
+alter table courses add column sourced_id text unique;
+create index people_by_sort_name on people (sort_name, id);
+
+-- By which somebody chooses a password: mailed to them, or handed over by the office. Each works once.
+create table password_links (
+  token_hash bytea primary key,
+  person_id uuid not null references people on delete cascade,
+  asked_by uuid references people on delete set null,
+  at timestamptz not null,
+  expires_at timestamptz not null,
+  used_at timestamptz
+);
+create index password_links_by_person on password_links (person_id, at desc);
+
+-- Files of another school system, read and not yet taken in.
+create table roster_drafts (
+  id uuid primary key default gen_random_uuid(),
+  owner_id uuid not null references people on delete cascade,
+  files jsonb not null,
+  at timestamptz not null
+);
+
 -- Written at each look at the server's health: whether PostgreSQL can write is known by writing.
 create table heartbeats (
   one boolean primary key default true check (one),
@@ -48,6 +72,10 @@ create table heartbeats (
 
 export const down = `
 alter table sign_in_attempts drop column device;
+drop table roster_drafts, password_links;
+alter table courses drop column sourced_id;
+alter table people drop column sourced_id;
+drop index people_by_sort_name;
 drop table known_devices, heartbeats, shelf_promises, blob_troubles;
 drop index uploads_by_age;
 alter table mails drop column invitation_id, drop column failed_at, drop column next_at, drop column tries;

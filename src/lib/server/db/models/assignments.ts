@@ -11,10 +11,15 @@ export class Course extends Model<InferAttributes<Course>, InferCreationAttribut
   /** Which of our drawings tells this course from the others. */
   declare emblem: string;
   declare zone: string;
+  /** What another school system calls it. */
+  declare sourcedId: CreationOptional<string | null>;
   declare createdAt: Date;
 }
 Course.init(
-  { id: id(), slug: text(), title: text(), emblem: text(), zone: text(), createdAt: moment() },
+  {
+    ...{ id: id(), slug: text(), title: text(), emblem: text(), zone: text(), createdAt: moment() },
+    sourcedId: { ...text(), allowNull: true }
+  },
   { sequelize: database, tableName: 'courses' }
 );
 

@@ -13,6 +13,8 @@ export class Person extends Model<InferAttributes<Person>, InferCreationAttribut
   declare email: string;
   declare zone: string;
   declare passwordHash: string;
+  /** What another school system calls them. */
+  declare sourcedId: CreationOptional<string | null>;
   declare createdAt: Date;
 }
 Person.init(
@@ -24,6 +26,7 @@ Person.init(
     email: text(),
     zone: text(),
     passwordHash: text(),
+    sourcedId: { ...text(), allowNull: true },
     createdAt: moment()
   },
   { sequelize: database, tableName: 'people' }

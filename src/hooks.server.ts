@@ -1,5 +1,12 @@
 import { randomBytes } from 'node:crypto';
-import { error, type Handle, type HandleServerError, type RequestEvent, type ServerInit } from '@sveltejs/kit';
+import {
+  error,
+  redirect,
+  type Handle,
+  type HandleServerError,
+  type RequestEvent,
+  type ServerInit
+} from '@sveltejs/kit';
 import { findSession, SESSION_COOKIE } from '$server/auth/sessions';
 import { sendDue } from '$server/mail/send-due';
 import { blobStoreProblem } from '$server/blobs/store';
@@ -40,12 +47,21 @@ export const init: ServerInit = async () => {
   process.on('sveltekit:shutdown', () => void stopJobs().finally(() => process.exit(0)));
 };
 
-export const handle: Handle = async ({ event, resolve }) => {
+export const handle: Handle = async (input) => {
+  try {
+    return await answer(input);
+  } finally {
+    await readToItsEnd(input.event);
+  }
+};
+
+const answer: Handle = async ({ event, resolve }) => {
   refuseZeros(event);
   refuseForeign(event);
   refuseOversized(event);
   event.locals.drawn = mark();
   await identify(event);
+  refuseNobody(event);
   const { theme } = event.locals;
   const attribute = theme === 'system' ? '' : ` data-theme="vendro-${theme}"`;
   const respond = () =>
@@ -54,7 +70,6 @@ export const handle: Handle = async ({ event, resolve }) => {
       preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
     });
   const response = await askingFor(event.locals.person?.id ?? 'nobody', respond);
-  await readToItsEnd(event);
   protect(response, event);
   return response;
 };
@@ -72,6 +87,15 @@ function refuseForeign({ request, url }: RequestEvent): void {
     error(403, 'This request came from another site, so nothing was changed.');
 }
 
+/** What can be changed by somebody who is not signed in. Whatever is not named here cannot. */
+const OF_NOBODY = new Set(['/sign-in', '/sign-out', '/password/lost', '/password/[token]', '/theme', '/clock']);
+
+/** Denies by default: each use-case asks the policy besides, and knows more of what it is about. */
+function refuseNobody({ request, locals, route, url }: RequestEvent): void {
+  if (locals.person || SAFE_METHODS.has(request.method) || route.id === null || OF_NOBODY.has(route.id)) return;
+  redirect(303, `/sign-in?to=${encodeURIComponent(url.pathname)}`);
+}
+
 /** PostgreSQL keeps no zero characters, so no address leads anywhere that has one. */
 function refuseZeros({ url }: RequestEvent): void {
   if (/%00/.test(url.pathname + url.search)) error(400, 'This address cannot be read.');
@@ -81,11 +105,11 @@ function refuseZeros({ url }: RequestEvent): void {
 const READ_TO_END = 64 * 1024 * 1024;
 
 /**
- * Reads what is left of an upload that was answered before it had all come: a browser shows nothing of an answer that
+ * Reads what is left of a request that was answered before it had all come: a browser shows nothing of an answer that
  * comes while it still sends (RFC 9110, 7.5 and 9.3).
  */
-async function readToItsEnd({ request, url }: RequestEvent): Promise<void> {
-  if (!isUpload(url) || !request.body || request.bodyUsed || request.body.locked) return;
+async function readToItsEnd({ request }: RequestEvent): Promise<void> {
+  if (!request.body || request.bodyUsed || request.body.locked) return;
   let left = READ_TO_END;
   const reader = request.body.getReader();
   for (;;) {

@@ -1,4 +1,11 @@
-import type { z } from 'zod';
+import { z } from 'zod';
+
+/** A moment as it stands in an address: none before the epoch, none after the year 9999. */
+export const PlaceMoment = z.coerce
+  .number()
+  .int()
+  .nonnegative()
+  .max(Date.UTC(9999, 11, 31));
 
 /**
  * Where a page of a long list begins, from `?after=…` in its address: the last line before it, as `key.id`.

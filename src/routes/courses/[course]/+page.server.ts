@@ -1,5 +1,6 @@
-import { error, fail } from '@sveltejs/kit';
+import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
+import { jsonText } from '$core/forms/json-text';
 import { pieceRefusalWords } from '$core/packets/piece-rules';
 import { config } from '$server/config';
 import { courseFor } from '$server/courses/course-head';
@@ -30,14 +31,12 @@ const ShowForm = z.object({
   visibleFrom: WallClockText
 });
 const UnitForm = z.object({ title: z.string().trim().min(1, 'Give it a name.').max(200), starts: WallClockText });
-const ArrangeForm = z.object({ arrangement: z.string().max(500_000) });
+const ArrangeForm = z.object({ arrangement: jsonText(Arrangement) });
 
 export const actions = {
   arrange: async ({ locals, params, url, request }) =>
     handleForm(request, ArrangeForm, async ({ arrangement }) => {
-      const order = Arrangement.safeParse(JSON.parse(arrangement));
-      if (!order.success) error(400, 'The order could not be read, so nothing was changed.');
-      await arrangeOutline(signedIn(locals, url), params.course, order.data);
+      await arrangeOutline(signedIn(locals, url), params.course, arrangement);
       return { done: true };
     }),
   show: async ({ locals, params, url, request }) =>

@@ -1,10 +1,10 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { readOpen } from '$server/packets/desk';
-import { keysetPlace } from '../../shared/keyset';
+import { keysetPlace, PlaceMoment } from '../../shared/keyset';
 import { signedIn } from '../../shared/guard';
 
-const Place = z.tuple([z.union([z.literal('none').transform(() => null), z.coerce.number().int()]), z.uuid()]);
+const Place = z.tuple([z.union([z.literal('none').transform(() => null), PlaceMoment]), z.uuid()]);
 
 export const load = async ({ locals, url }) => {
   const person = signedIn(locals, url);

@@ -1,10 +1,10 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { readSettled } from '$server/packets/desk';
-import { keysetPlace } from '../../shared/keyset';
+import { keysetPlace, PlaceMoment } from '../../shared/keyset';
 import { signedIn } from '../../shared/guard';
 
-const Place = z.tuple([z.coerce.number().int().nonnegative().max(8.64e15), z.uuid()]);
+const Place = z.tuple([PlaceMoment, z.uuid()]);
 
 export const load = async ({ locals, url }) => {
   const person = signedIn(locals, url);

@@ -64,8 +64,7 @@
             <td class="px-3 py-1.5">{roles(person)}</td>
             <td class="px-3 py-1.5 max-sm:hidden">
               {#if person.lastSeen !== null}{relative(person.lastSeen, data.now)}
-              {:else if person.hasPassword}not signed in now
-              {:else}<b>has no password yet</b>{/if}
+              {:else if !person.hasPassword}<b>has no password yet</b>{/if}
             </td>
           </tr>
         {/each}

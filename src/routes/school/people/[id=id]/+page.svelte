@@ -33,7 +33,7 @@
   <Message kind="done">The account is there. Give {one.name} a way in below, and let them into their courses.</Message>
 {/if}
 <div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_22rem]">
-  <section class="rounded bg-base-100 p-4" aria-labelledby="account">
+  <section class="self-start rounded bg-base-100 p-4" aria-labelledby="account">
     <h2 id="account" class="mb-3 text-xl font-semibold">The account</h2>
     <form method="post" action="?/change" use:act class="grid gap-4 sm:grid-cols-2">
       <PersonFields person={one} />

@@ -5,14 +5,13 @@ import { join } from 'node:path';
 import { pipeline } from 'node:stream/promises';
 import { setTimeout as pause } from 'node:timers/promises';
 import pg from 'pg';
-import { acknowledged, formHeaders, submit } from './submitting';
-import type { Result, Served, Stage } from './stage';
+import { addCount, pressUntil, submit } from './submitting';
+import type { Result, Stage } from './stage';
 
 const STUDENTS = 500;
 const MINUTE = 60_000;
 /** Not all have pressed by then, and the last bytes of some are on their way. */
 const DIES_AT = MINUTE / 2;
-const AGAIN = 500;
 
 /**
  * Five hundred students add a file and submit within one minute, while the server is killed in the middle and comes back.
@@ -32,8 +31,8 @@ export async function deadlineRush(stage: Stage): Promise<Result[]> {
     // Spread over the minute as people are: the most of them at its end.
     await pause(MINUTE * Math.sqrt(no / STUDENTS));
     const token = `rush-${no}`;
-    await until(() => addFile(server, token, assignment, no));
-    await until(async () => {
+    await pressUntil(() => addCount(server, token, assignment, no));
+    await pressUntil(async () => {
       const begun = performance.now();
       await submit(server, token, assignment, `rush-key-${no}`);
       took.push(performance.now() - begun);
@@ -53,31 +52,6 @@ export async function deadlineRush(stage: Stage): Promise<Result[]> {
   ];
 }
 
-/** Presses again until it is acknowledged: the server is away for a while. */
-async function until(work: () => Promise<void>): Promise<void> {
-  for (let tries = 0; ; tries++) {
-    try {
-      return await work();
-    } catch (error) {
-      if (tries > 120) throw error;
-      await pause(AGAIN);
-    }
-  }
-}
-
-async function addFile(server: Served, token: string, assignment: string, no: number): Promise<void> {
-  const body = new FormData();
-  body.set('deliverable', '');
-  body.set('key', `rush-file-${no}`);
-  body.append('files', new File([`the count of student ${no} `.repeat(500)], `count-${no}.txt`));
-  const answer = await fetch(`${server.url}/assignments/${assignment}?/addFiles`, {
-    method: 'POST',
-    headers: formHeaders(server.url, token),
-    body
-  });
-  acknowledged(answer.status, await answer.text());
-}
-
 /** Every student was told that it arrived: whoever has not one round with one receipt and both pieces has lost it. */
 async function lostReceipts(stage: Stage, assignment: string): Promise<number> {
   const client = new pg.Client({ connectionString: stage.database });
@@ -94,7 +68,7 @@ async function lostReceipts(stage: Stage, assignment: string): Promise<number> {
 }
 
 /** Stored files whose bytes are not what their name says. */
-async function alteredBlobs(stage: Stage): Promise<number> {
+export async function alteredBlobs(stage: Pick<Stage, 'data'>): Promise<number> {
   const folder = join(stage.data, 'blobs');
   let altered = 0;
   for (const entry of await readdir(folder, { recursive: true, withFileTypes: true })) {

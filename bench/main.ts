@@ -1,7 +1,11 @@
 import { writeFileSync } from 'node:fs';
+import { backupRestore } from './backup-restore';
 import { deadlineRush } from './deadline-rush';
 import { deskJs } from './desk-js';
 import { deskRps } from './desk-rps';
+import { faultRush } from './fault-rush';
+import { hostileFilesBench } from './hostile-files';
+import { idle } from './idle';
 import { longLists } from './long-lists';
 import { queriesPerPage } from './queries-per-page';
 import { onStage, type Result, type Stage } from './stage';
@@ -20,7 +24,11 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'long-lists': longLists,
   'search-200k': search200k,
   'submit-tps': submitTps,
-  'deadline-rush': deadlineRush
+  'deadline-rush': deadlineRush,
+  'hostile-files': hostileFilesBench,
+  idle,
+  'fault-rush': faultRush,
+  'backup-restore': backupRestore
 };
 
 const wanted = process.argv.slice(2);

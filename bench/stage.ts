@@ -65,7 +65,13 @@ export async function onStage(play: (stage: Stage) => Promise<void>): Promise<vo
 async function serve(entry: string, env: Record<string, string>): Promise<Served> {
   const port = await freePort();
   const url = `http://127.0.0.1:${port}`;
-  const own = { HOST: '127.0.0.1', PORT: String(port), ORIGIN: url, BODY_SIZE_LIMIT: 'Infinity', VENDRO_LOG: 'error' };
+  const own = {
+    HOST: '127.0.0.1',
+    PORT: String(port),
+    ORIGIN: env.ORIGIN ?? url,
+    BODY_SIZE_LIMIT: 'Infinity',
+    VENDRO_LOG: 'error'
+  };
   const child = spawn(process.execPath, [...SERVER_FLAGS, entry], {
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, ...env, ...own, NODE_ENV: 'production' }

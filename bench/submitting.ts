@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { Agent, request } from 'node:http';
 import { text } from 'node:stream/consumers';
+import { setTimeout as pause } from 'node:timers/promises';
 import type { Served } from './stage';
 
 /** Asking plainly: whatever asks is on the same two cores as what is measured. */
@@ -24,6 +25,38 @@ export function submit(
     asked.on('error', reject);
     asked.end(new URLSearchParams({ key, note: '' }).toString());
   });
+}
+
+/** Milliseconds before somebody presses again, and how often they do before they give up. */
+const AGAIN = 500;
+const MOST = 240;
+
+/** Presses again until it is acknowledged: the server may be away for a while. */
+export async function pressUntil(work: () => Promise<void>): Promise<void> {
+  for (let tries = 0; ; tries++) {
+    try {
+      return await work();
+    } catch (error) {
+      if (tries > MOST) throw error;
+      await pause(AGAIN);
+    }
+  }
+}
+
+/** A file that a student adds to their packet by a form. */
+export async function addCount(
+  { url }: Pick<Served, 'url'>,
+  token: string,
+  assignment: string,
+  no: number
+): Promise<void> {
+  const body = new FormData();
+  body.set('deliverable', '');
+  body.set('key', `rush-file-${no}`);
+  body.append('files', new File([`the count of student ${no} `.repeat(500)], `count-${no}.txt`));
+  const headers = formHeaders(url, token);
+  const answer = await fetch(`${url}/assignments/${assignment}?/addFiles`, { method: 'POST', headers, body });
+  acknowledged(answer.status, await answer.text());
 }
 
 /** What a browser of ours sends along with a form. */

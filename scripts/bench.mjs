@@ -5,7 +5,7 @@ import { runScript } from './lib/say.mjs';
 
 /** `npm run bench [-- NAME…]`: prints a table and writes bench/results.json. */
 await runScript(async () => {
-  await ensurePackages(['postgresql']);
+  await ensurePackages(['postgresql', 'chromium']);
   await ensureInstalled();
   await ensureBuilt();
   await runTypeScript('bench/main.ts', {}, process.argv.slice(2));

@@ -18,6 +18,15 @@ const OF_ILSE = [
   // The last one: the journey goes on from there.
   '/search?q=shore'
 ];
+const OF_PETRA = [
+  '/school/people',
+  '/school/people?q=varga',
+  '/school/courses',
+  '/school/courses/sea-stories',
+  '/school/import',
+  '/school/troubles',
+  '/calendar'
+];
 const OF_ODILE = [
   '/marking',
   '/courses/tidal-ecology',
@@ -44,8 +53,10 @@ for (const [theme, width] of [
       );
       expect(overflow, `${page.url()} at ${width} px`).toBeLessThanOrEqual(0);
     };
-    await page.goto(`${world.url}/sign-in`);
-    await fits();
+    for (const path of ['/sign-in', '/password/lost', '/password/none']) {
+      await page.goto(world.url + path);
+      await fits();
+    }
     await signIn(page, world.url, 'ilse');
     await fits();
     for (const title of [
@@ -67,6 +78,12 @@ for (const [theme, width] of [
     await openFromList(page, 'Shore key');
     await expect(page.getByRole('spinbutton', { name: /Page/ })).toBeVisible();
     await fits();
+    await signOut(page);
+    await signIn(page, world.url, 'petra');
+    for (const path of OF_PETRA) {
+      await page.goto(world.url + path);
+      await fits();
+    }
     await signOut(page);
     await signIn(page, world.url, 'odile');
     for (const path of OF_ODILE) {

@@ -110,10 +110,10 @@ export async function signOut(page: Page): Promise<void> {
 export const file = (name: string, content: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
 
 /** Signs in through the page, as a person does. */
-export async function signIn(page: Page, url: string, handle: string): Promise<void> {
+export async function signIn(page: Page, url: string, handle: string, password = PASSWORD): Promise<void> {
   await page.goto(`${url}/sign-in`);
   await page.getByLabel('Account name').fill(handle);
-  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByLabel('Password').fill(password);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }

@@ -7,12 +7,11 @@ import { giveNotice } from '$server/courses/notices';
 import { inTransaction, select } from '$server/db/connection';
 import { registerBlob } from '$server/blobs/register';
 import { storeBlob } from '$server/blobs/store';
-import { createPerson } from '$server/people/create-person';
 import { createFolder } from '$server/shelf/arrange-shelf';
 import { post } from '$server/threads/say';
 import { Readable } from 'node:stream';
 import { everyAddress, type Address } from './every-address';
-import { at, attach, handIn, key, MONDAY, packetOf, person, smallCourse } from './kit';
+import { at, attach, handIn, key, MONDAY, officePerson, packetOf, person, smallCourse } from './kit';
 import { cookieOf, serve, type Served } from './served';
 
 export const nameOf = ({ route, method, action }: Address) =>
@@ -49,17 +48,7 @@ export async function layAddresses(): Promise<{
   await createFolder(ilse, { name: 'Mine' });
   // A course of somebody else's, in which the stranger teaches.
   const other = await smallCourse();
-  const office = await createPerson({
-    ...{
-      handle: 'office-of-school',
-      name: 'Petra Holm',
-      sortName: 'Holm',
-      email: 'o@skerrow.example',
-      zone: 'UTC',
-      password: 'low tide at noon'
-    },
-    schoolRoles: ['office']
-  });
+  const office = await officePerson();
   const one = async (sql: string, bind: unknown[] = []) =>
     (await select(z.object({ id: z.string() }), sql, bind))[0]?.id ?? randomUUID();
   const packet = await packetOf(ilse, assignmentId);

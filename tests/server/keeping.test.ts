@@ -14,7 +14,6 @@ import { blobPath, storeBlob, type StoredBlob } from '$server/blobs/store';
 import { config } from '$server/config';
 import { inTransaction, select } from '$server/db/connection';
 import { sendFile } from '$server/files';
-import { createPerson } from '$server/people/create-person';
 import { bagOf } from '$server/receipts/bag';
 import { readReceipt } from '$server/receipts/read-receipt';
 import { receiveFiles } from '$server/packets/receive-files';
@@ -22,21 +21,13 @@ import { emptyBin, binFile } from '$server/shelf/arrange-shelf';
 import { keepOnShelf } from '$server/shelf/keep';
 import { promised, readQuota, whilePromised } from '$server/shelf/quota';
 import { takeKnown } from '$server/uploads/known';
-import { at, attach, count, DAY, handIn, HOUR, key, MONDAY, packetOf, person, smallCourse } from './kit';
+import { at, attach, count, DAY, handIn, HOUR, key, MONDAY, officePerson, packetOf, person, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
 let office: { id: string };
 beforeAll(async () => {
   school = await smallCourse();
-  office = await createPerson({
-    handle: 'petra',
-    name: 'Petra Holm',
-    sortName: 'Holm',
-    email: 'petra@skerrow.example',
-    zone: 'Atlantic/Faroe',
-    password: 'low tide at noon',
-    schoolRoles: ['office']
-  });
+  office = await officePerson();
 });
 beforeEach(() => at(MONDAY));
 

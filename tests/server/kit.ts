@@ -30,6 +30,20 @@ export async function person(name: string): Promise<Actor> {
   return { id: made.id, schoolRoles: [] };
 }
 
+/** Somebody of the school's office. */
+export async function officePerson(): Promise<Actor> {
+  const { id } = await createPerson({
+    handle: `office-${randomUUID().slice(0, 8)}`,
+    name: 'Petra Holm',
+    sortName: 'Holm',
+    email: 'petra@skerrow.example',
+    zone: 'Atlantic/Faroe',
+    password: 'low tide at noon',
+    schoolRoles: ['office']
+  });
+  return { id, schoolRoles: ['office'] };
+}
+
 /** A course with a teacher and two students, at Monday nine o'clock. */
 export async function smallCourse() {
   at(MONDAY);

@@ -149,19 +149,10 @@ it('takes up what a process had taken on as it died', async () => {
 });
 
 it('tells the office, and the teacher beside the invitation', async () => {
-  const { createPerson } = await import('$server/people/create-person');
-  const { smallCourse } = await import('./kit');
+  const { officePerson, smallCourse } = await import('./kit');
   const { invite, readRoster } = await import('$server/courses/invitations');
   const school = await smallCourse();
-  const office = await createPerson({
-    handle: 'petra',
-    name: 'Petra Holm',
-    sortName: 'Holm',
-    email: 'petra@skerrow.example',
-    zone: 'Atlantic/Faroe',
-    password: 'low tide at noon',
-    schoolRoles: ['office']
-  });
+  const office = await officePerson();
   await invite({ ...school.teacher, name: 'Odile' }, school.slug, { emails: [REFUSED], role: 'student' });
   await sendDue();
   const { invitations } = await readRoster(school.course.id);

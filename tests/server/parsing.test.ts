@@ -1,4 +1,6 @@
-import { mkdtempSync, writeFileSync } from 'node:fs';
+import { execFileSync, spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { existsSync, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
@@ -107,4 +109,37 @@ describe('the pool', () => {
     expect(answers.filter((answer) => answer instanceof NotNow).length).toBeGreaterThan(0);
     expect(answers.filter((answer) => answer === 'text/plain').length).toBeGreaterThanOrEqual(MOST_WAITING);
   });
+});
+
+it('leaves no process behind when the server is killed in the middle of something that never ends', async () => {
+  const script = `
+    process.env.VENDRO_LOG = 'silent';
+    const { parseApart } = await import('./src/lib/server/parsing/pool.ts');
+    void parseApart('brief', { markdown: '['.repeat(190000) }).catch(() => undefined);
+    void parseApart('preview', { path: ${JSON.stringify(join(folder, 'endless.md'))}, name: 'endless.md', mediaType: 'text/plain' }).catch(() => undefined);
+    setTimeout(() => process.stdout.write('working'), 300);`;
+  writeFileSync(join(folder, 'endless.md'), '*a **a '.repeat(28_000));
+  const server = spawn(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], {
+    stdio: ['ignore', 'pipe', 'inherit']
+  });
+  await once(server.stdout, 'data');
+  const children = () => {
+    try {
+      return execFileSync('pgrep', ['-P', String(server.pid), '-f', 'process.js'], { encoding: 'utf8' })
+        .trim()
+        .split('\n');
+    } catch {
+      return [];
+    }
+  };
+  const working = children();
+  expect(working.length).toBeGreaterThan(0);
+  server.kill('SIGKILL');
+  await once(server, 'exit');
+  for (let i = 0; i < 50 && working.some((pid) => existsSync(`/proc/${pid}/cmdline`)); i++) await pause(40);
+  // A zombie has no command line any more.
+  const left = working.filter(
+    (pid) => existsSync(`/proc/${pid}`) && readFileSync(`/proc/${pid}/cmdline`, 'utf8') !== ''
+  );
+  expect(left).toEqual([]);
 });

@@ -1,5 +1,6 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { z } from 'zod';
+import { listedText } from '$core/forms/listed-text';
 import type { JoinRefusal } from '$core/courses/join-phrase';
 import type { RosterEntry, SentInvitation } from '$core/courses/views';
 import type { Actor } from '$core/people/policy';
@@ -20,18 +21,9 @@ const LASTS = 14 * DAY;
 const MOST = 60;
 
 export const NewInvitations = z.object({
-  emails: z
-    .string()
-    .max(20_000)
-    .transform((text) => [
-      ...new Set(
-        text
-          .toLowerCase()
-          .split(/[\s,;]+/)
-          .filter((one) => one !== '')
-      )
-    ])
-    .pipe(z.array(z.email('One of these is no mail address.')).min(1, 'Write at least one address.').max(MOST)),
+  emails: listedText(20_000).pipe(
+    z.array(z.email('One of these is no mail address.')).min(1, 'Write at least one address.').max(MOST)
+  ),
   role: z.enum(['student', 'teacher']).default('student')
 });
 

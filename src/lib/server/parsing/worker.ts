@@ -73,6 +73,8 @@ export class Worker {
       execPath: 'prlimit',
       execArgv: [
         `--data=${memory + BESIDE}`,
+        // It goes with the server, also where it is in the middle of something that never ends (prctl(2), PR_SET_PDEATHSIG).
+        ...['setpriv', '--pdeathsig', 'KILL'],
         process.execPath,
         `--max-old-space-size=${Math.round(memory / 1024 / 1024 / 1.4)}`
       ],
@@ -82,10 +84,12 @@ export class Worker {
       stdio: ['ignore', 'ignore', 'ignore', 'ipc']
     });
     child.on('message', (answer: Answer) => this.hear(child, answer));
-    child.on('error', (error) => log.error({ err: error }, 'a parsing process could not be started'));
+    child.on('error', (error) => {
+      log.error({ err: error }, 'a parsing process could not be started');
+      this.lost(child);
+    });
     child.on('exit', () => this.lost(child));
-    // People come first.
-    if (child.pid !== undefined) setPriority(child.pid, 10);
+    stepBack(child);
     this.child = child;
     this.done = 0;
     return child;
@@ -103,8 +107,7 @@ export class Worker {
   /** Holds what the process has used against what it may. */
   private look(): void {
     if (!this.work || this.child?.pid === undefined) return;
-    const usage = usageOf(this.child.pid);
-    if (!usage) return;
+    const usage = usageOf(this.child.pid) ?? { memory: 0, processor: 0 };
     const { begun } = this.work;
     if (usage.memory > this.limits.memory) this.stop(new TooCostly('memory'));
     else if (usage.processor - begun.processor > this.limits.processor) this.stop(new TooCostly('time'));
@@ -142,5 +145,14 @@ export class Worker {
 
   private processor(): number {
     return this.child?.pid === undefined ? 0 : (usageOf(this.child.pid)?.processor ?? 0);
+  }
+}
+
+/** People come first: a parsing process has what processor time they leave. One that has died at once needs none. */
+function stepBack({ pid }: ChildProcess): void {
+  try {
+    if (pid !== undefined) setPriority(pid, 10);
+  } catch {
+    // It is gone already; its end is heard of by itself.
   }
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { listedText } from '$core/forms/listed-text';
 import { mayForSchool, type Actor } from '$core/people/policy';
 import { freeSlug } from '$core/school/roster-files';
 import { audit } from '../audit';
@@ -100,18 +101,9 @@ export async function addCourse(
 }
 
 export const EnrolForm = z.object({
-  handles: z
-    .string()
-    .max(20_000)
-    .transform((text) => [
-      ...new Set(
-        text
-          .toLowerCase()
-          .split(/[\s,;]+/)
-          .filter((one) => one !== '')
-      )
-    ])
-    .pipe(z.array(z.string().max(64)).min(1, 'Write at least one account name.').max(500, 'At most 500 at a time.')),
+  handles: listedText(20_000).pipe(
+    z.array(z.string().max(64)).min(1, 'Write at least one account name.').max(500, 'At most 500 at a time.')
+  ),
   role: z.enum(['student', 'teacher'])
 });
 

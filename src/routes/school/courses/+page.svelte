@@ -3,6 +3,7 @@
   import Emblem from '$ui/courses/Emblem.svelte';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
+  import FindForm from '$ui/school/FindForm.svelte';
   import Message from '$ui/shell/Message.svelte';
 
   const { data, form } = $props();
@@ -13,18 +14,7 @@
   Courses <span class="figures text-xl font-normal opacity-75">{data.total}</span>
 </h1>
 {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
-<form role="search" class="my-4 flex max-w-lg gap-2">
-  <input
-    class="input grow"
-    type="search"
-    name="q"
-    value={data.search}
-    maxlength="100"
-    aria-label="Title"
-    placeholder="Title"
-  />
-  <button class="btn">Find</button>
-</form>
+<FindForm value={data.search} label="Title" />
 {#if data.courses.length === 0}
   <p class="rounded bg-base-100 p-6">
     {#if data.search}No course has “{data.search}” in its title. <a class="link" href="/school/courses">Show all</a>.

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
   import PersonFields from '$ui/school/PersonFields.svelte';
+  import FindForm from '$ui/school/FindForm.svelte';
   import Message from '$ui/shell/Message.svelte';
   import { relative } from '$core/time/words';
 
@@ -23,18 +24,7 @@
   Roster <span class="figures text-xl font-normal opacity-75">{data.total}</span>
 </h1>
 {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
-<form role="search" class="my-4 flex max-w-lg gap-2">
-  <input
-    class="input grow"
-    type="search"
-    name="q"
-    value={data.search}
-    maxlength="100"
-    aria-label="Name, account or mail address"
-    placeholder="Name, account or mail address"
-  />
-  <button class="btn">Find</button>
-</form>
+<FindForm value={data.search} label="Name, account or mail address" />
 {#if data.people.length === 0}
   <p class="rounded bg-base-100 p-6">
     {#if data.search}Nobody’s name, account or address has “{data.search}” in it.

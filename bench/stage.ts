@@ -40,7 +40,7 @@ export async function onStage(play: (stage: Stage) => Promise<void>): Promise<vo
   const servers: Served[] = [];
   await ensureDatabase(cluster, 'bench');
   const database = cluster.url('bench');
-  const env = { DATABASE_URL: database, VENDRO_DATA: data };
+  const env = { DATABASE_URL: database, VENDRO_DATA: data, VENDRO_RESERVE_MIB: '0' };
   await runTypeScript('src/lib/server/db/migrate.command.ts', env);
   try {
     await play({

@@ -202,6 +202,8 @@ class Server {
         VENDRO_TEST: '1',
         VENDRO_MAX_FILE_MIB: '3',
         VENDRO_LOG: 'error',
+        // How full this machine is says nothing about the code.
+        VENDRO_RESERVE_MIB: '0',
         HOST: '127.0.0.1',
         PORT: String(this.port),
         ORIGIN: this.url,

@@ -5,7 +5,7 @@ const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buff
 test('the office adds somebody, who chooses a password by the link, comes in, and changes it', async ({ world }) => {
   const petra = await world.as('petra');
   await petra.getByRole('navigation', { name: 'Rooms' }).getByRole('link', { name: 'School' }).click();
-  await petra.getByLabel(/^Name/).fill('Nora Lind');
+  await petra.getByLabel(/^Name\s*as it is said/).fill('Nora Lind');
   await petra.getByLabel(/^Account name/).fill('nora');
   await petra.getByLabel('Mail address', { exact: true }).fill('nora@skerrow.example');
   await petra.getByRole('button', { name: 'Add this person' }).click();

@@ -279,3 +279,21 @@ it('says on the brief whatever was cleaned of it', async () => {
   expect(briefHtml).toContain('<h2>Hi</h2>');
   expect(briefHtml).not.toMatch(/script|onerror|iframe|svg|style|form|button|javascript/);
 });
+
+it('names no title to a student that they cannot see yet', async () => {
+  const { select } = await import('$server/db/connection');
+  const { otherTitles } = await import('$server/assignments/guidance');
+  const { z } = await import('zod');
+  const own = await smallCourse();
+  const here = await own.set({ title: 'Here' });
+  await own.set({ title: 'Shown' });
+  await own.set({ title: 'A draft', published: false });
+  await own.set({ title: 'Shown later', visibleFrom: MONDAY + 1000 });
+  const sql = `select ${otherTitles('$1', '$2', '$3')} as titles`;
+  const titles = async (moment: number) =>
+    (
+      await select(z.object({ titles: z.array(z.string()) }), sql, [own.ilse.id, here, new Date(moment)])
+    )[0]?.titles.sort();
+  expect(await titles(MONDAY)).toEqual(['Shown']);
+  expect(await titles(MONDAY + 2000)).toEqual(['Shown', 'Shown later']);
+});

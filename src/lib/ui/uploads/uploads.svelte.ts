@@ -1,9 +1,7 @@
 import { createContext } from 'svelte';
-import { REFUSALS, type Refusal } from '$core/packets/refusals';
-import { refusalWords } from '$core/packets/words';
-import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
 import { hashFile } from './hash-file';
 import { askKnown, finish, Refused, sendBytes, type Answer, type Bound, type Sending } from './send';
+import { uploadRefusedWords } from './refused-words';
 import { Speed } from './speed';
 
 /** Up to this a file is hashed before it is sent, so that what is here already is not sent again. */
@@ -174,7 +172,7 @@ export class Uploads {
       this.arrived();
     } catch (error) {
       if (item.state === 'paused' || !this.items.includes(item)) return;
-      if (error instanceof Refused) this.refuse(item, wordsFor(error.why, item.largest));
+      if (error instanceof Refused) this.refuse(item, uploadRefusedWords(error.why, item.largest));
       else this.wait(item);
     } finally {
       this.next();
@@ -245,11 +243,3 @@ export const [getUploads, setUploads] = createContext<Uploads>();
 
 const TUS = { 'tus-resumable': '1.0.0' };
 const GONE = 'The file could no longer be read: it was moved, changed or taken away. Choose it again.';
-
-/** Why the server did not let it begin, in the server's own reasons. */
-function wordsFor(why: string, largest: number): string {
-  if ((PIECE_REFUSALS as readonly string[]).includes(why)) return pieceRefusalWords(why as PieceRefusal, largest);
-  if ((REFUSALS as readonly string[]).includes(why))
-    return `${refusalWords(why as Refusal)} The file was not sent; your other pieces are as they were.`;
-  return 'The server did not take it, and did not say why. Your other pieces are as they were. Load the page again, then add it once more.';
-}

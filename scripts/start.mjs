@@ -22,7 +22,7 @@ await runScript(async () => {
   const world = await openWorld();
   const server = { current: /** @type {ReturnType<typeof supervise> | null} */ (null) };
   stopOnSignal(server, world.stop);
-  await prepareWorld(world.env);
+  await orStop(prepareWorld(world.env), world.stop);
   world.watch();
   const local = `http://127.0.0.1:${port}`;
   const origin = process.env.ORIGIN ?? local;
@@ -35,14 +35,37 @@ await runScript(async () => {
       env
     })
   );
+  let up = false;
   void server.current.ended.then(async (code) => {
+    // On the way up, whoever waits for it says what happened.
+    if (!up && code !== 0) return;
     await world.stop();
     process.exit(code);
   });
-  await healthy(local);
+  const supervised = server.current;
+  await orStop(healthy(local), async () => {
+    supervised.stop('SIGTERM');
+    await supervised.ended;
+    await world.stop();
+  });
+  up = true;
   say(`\nVendro is at ${origin}   (Ctrl-C stops it; its data stays)\n`);
   await runTypeScript('demo/accounts.command.ts', world.env);
 });
+
+/**
+ * Where something fails on the way up, nothing is left running behind the message that says so.
+ *
+ * @param {Promise<unknown>} work @param {() => Promise<void>} stop
+ */
+async function orStop(work, stop) {
+  try {
+    await work;
+  } catch (error) {
+    await stop();
+    throw error;
+  }
+}
 
 /** @param {number} port @param {string} origin */
 function served(port, origin) {

@@ -72,7 +72,7 @@ it('starts again what died, the server and PostgreSQL, at the same addresses, an
   child.kill('SIGINT');
   expect(await ended).toBe(0);
   expect(existsSync(join(data, 'postgres', 'postmaster.pid'))).toBe(false);
-}, 180_000);
+}, 400_000);
 
 it('gives up on what dies again and again, and does not say that all went well', async () => {
   const dying = supervise('It', () => spawn(process.execPath, ['-e', 'process.exit(3)']));
@@ -87,7 +87,7 @@ it('gives up on what dies again and again, and does not say that all went well',
 
 /** @param {() => boolean | Promise<boolean>} met */
 async function until(met) {
-  for (let i = 0; i < 600 && !(await met()); i++) await new Promise((resolve) => setTimeout(resolve, 100));
+  for (let i = 0; i < 1500 && !(await met()); i++) await new Promise((resolve) => setTimeout(resolve, 100));
   expect(await met()).toBe(true);
 }
 

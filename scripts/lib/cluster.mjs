@@ -182,7 +182,10 @@ async function launch(data, port, settings, owner) {
   const options = own.map((setting) => `-c ${setting}`).join(' ');
   const log = join(data, 'server.log');
   try {
-    await run(pg('pg_ctl'), ['-D', data, '-l', log, '-w', '-o', options, 'start'], { stdio: 'ignore', ...owner.as });
+    await run(pg('pg_ctl'), ['-D', data, '-l', log, '-w', '-t', String(RECOVERY / 1000), '-o', options, 'start'], {
+      stdio: 'ignore',
+      ...owner.as
+    });
   } catch {
     const tail = existsSync(log) ? readFileSync(log, 'utf8').split('\n').slice(-15).join('\n') : '';
     throw new Trouble(`PostgreSQL did not start in ${data}. Its log ends with:\n${tail}`);

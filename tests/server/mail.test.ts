@@ -11,8 +11,8 @@ const PORT = vi.hoisted(() => {
 const REFUSED = 'nobody@skerrow.example';
 /** Put off for now, as a server does that does not know the sender yet. */
 const LATER = 'later@skerrow.example';
-/** What the server is at the moment: it may take a mail and then say nothing more, or close the line. */
-let mood: 'kind' | 'silent' | 'drops' = 'kind';
+/** What the server is at the moment: it may take a mail and close the line before it has said so. */
+let mood: 'kind' | 'drops' = 'kind';
 
 const { inTransaction, execute, select } = await import('$server/db/connection');
 const { queueMail, readOutbox, sendsMail } = await import('$server/mail/mail');

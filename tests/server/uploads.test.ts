@@ -1,9 +1,11 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { z } from 'zod';
 import { readOwnPacket } from '$server/assignments/read-assignment';
 import { readAssignment } from '$server/assignments/read-assignment';
 import { blobPath } from '$server/blobs/store';
+import { select } from '$server/db/connection';
 import { NotHere } from '$server/outcome';
 import { submitPacket } from '$server/packets/submit';
 import { readShelf } from '$server/shelf/read-shelf';
@@ -14,7 +16,7 @@ import { takeKnown } from '$server/uploads/known';
 import { receiveUpload } from '$server/uploads/receive';
 import { sweepUploads } from '$server/uploads/sweep';
 import { readUnderWay } from '$server/uploads/under-way';
-import { at, DAY, key, MONDAY, smallCourse } from './kit';
+import { at, DAY, key, MONDAY, person, smallCourse } from './kit';
 
 type School = Awaited<ReturnType<typeof smallCourse>>;
 type Person = School['ilse'];
@@ -259,4 +261,29 @@ describe('what was combined', () => {
     const shelf = (await readShelf(school.ilse)).files.map(({ name }) => name);
     for (const name of ['a.txt', 'b.txt', 'ab.txt']) expect(shelf).toContain(name);
   });
+});
+
+it('begins only as many as fit on the Shelf, however many ask at once, and gives the room back', async () => {
+  const { config } = await import('$server/config');
+  const { readQuota } = await import('$server/shelf/quota');
+  const noor = await person('Noor');
+  const fit = Math.floor((await readQuota(noor)).most / config.maxFileBytes);
+  const ask = (no: number) => begin(noor, config.maxFileBytes, { filename: `film-${no}.webm` });
+  const answers = await Promise.all(Array.from({ length: fit + 4 }, (_, no) => ask(no)));
+  expect(answers.filter(({ status }) => status === 201)).toHaveLength(fit);
+  expect(answers.filter(({ status }) => status !== 201).map(({ why }) => why)).toEqual(Array(4).fill('shelf-full'));
+  await discardUpload(noor, { id: answers.find(({ status }) => status === 201)?.id ?? '' });
+  expect((await ask(99)).status).toBe(201);
+});
+
+it('keeps nothing for a file or a folder that is somebody else’s', async () => {
+  const { createFolder } = await import('$server/shelf/arrange-shelf');
+  const teodor = await person('Teodor');
+  const noor = await person('Noor');
+  await createFolder(teodor, { name: 'His' });
+  const [folder] = await select(z.object({ id: z.string() }), 'select id from shelf_folders where owner_id = $1', [
+    teodor.id
+  ]);
+  for (const id of [folder?.id ?? '', randomUUID()])
+    expect(await begin(noor, 10, { filename: 'a.txt', folder: id })).toMatchObject({ status: 404, why: 'not-here' });
 });

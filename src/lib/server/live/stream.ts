@@ -46,10 +46,13 @@ export async function liveStream(
         stop();
         controller.close();
       };
+      // Where the database cannot say, the stream ends too: the browser comes back with whatever session it has.
       const mayHaveEnded = () =>
-        void findSession(token).then((still) => {
-          if (!still && !gone) close();
-        });
+        void findSession(token)
+          .catch(() => null)
+          .then((still) => {
+            if (!still && !gone) close();
+          });
       const forget = await listen({ ...who, tell, mayHaveEnded });
       if (gone) return void forget();
       send(`id: ${mark()}\nretry: 2000\nevent: ready\ndata: \n\n`);

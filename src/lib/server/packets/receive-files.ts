@@ -16,6 +16,9 @@ export interface Received {
   refused: Array<{ name: string; why: Refusal | PieceRefusal }>;
 }
 
+/** The longest form that is read, in bytes. */
+const LONGEST = 2 * config.maxFileBytes;
+
 /** Fields that stand before the files: the place in the packet (empty for "also"), and the form's key. */
 const Fields = z.object({
   deliverable: z.union([z.literal(''), z.uuid()]),
@@ -29,9 +32,9 @@ const Fields = z.object({
  */
 export async function receiveFiles(person: Actor, assignmentId: string, request: Request): Promise<Received> {
   try {
-    const coming = Number(request.headers.get('content-length') ?? 0);
-    const read = (receive: (file: IncomingFile) => Promise<One>) =>
-      readMultipart(request, 2 * config.maxFileBytes, receive);
+    // A form that does not say how long it is may be as long as any.
+    const coming = Number(request.headers.get('content-length') ?? LONGEST);
+    const read = (receive: (file: IncomingFile) => Promise<One>) => readMultipart(request, LONGEST, receive);
     const { taken } =
       (await whilePromised(person, coming, () => read((file) => receiveOne(person, assignmentId, file)))) ??
       (await read(async ({ name }) => ({ name, ok: false, why: 'shelf-full' })));

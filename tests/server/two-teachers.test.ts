@@ -14,7 +14,6 @@ beforeAll(async () => {
 });
 
 it('tells the second of two teachers that the first has returned it, and lets them return it knowingly', async () => {
-  const { readForMarking } = await import('$server/marking/queries');
   const second = await person('Casper');
   await enrol(school.course.id, second.id, 'teacher');
   const id = await school.set();

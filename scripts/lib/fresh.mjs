@@ -17,7 +17,7 @@ export async function ensureInstalled() {
 export async function ensureParserBuilt() {
   const sources = [...filesBelow('src/lib/server'), ...filesBelow('src/lib/core')];
   await buildUnlessSame('build-parser', [...sources, 'package-lock.json', 'vite.parser.config.ts'], (vite) =>
-    run(process.execPath, [vite, 'build', '--config', 'vite.parser.config.ts', '--logLevel', 'error'], { quiet: true })
+    run(process.execPath, [vite, 'build', '--config', 'vite.parser.config.ts', '--logLevel', 'error'], PRODUCTION)
   );
 }
 
@@ -26,11 +26,12 @@ export async function ensureBuilt() {
   await ensureParserBuilt();
   const settings = ['package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
   await buildUnlessSame('build', [...filesBelow('src'), ...filesBelow('static'), ...settings], (vite) =>
-    step('Building the application', () =>
-      run(process.execPath, [vite, 'build', '--logLevel', 'error'], { quiet: true })
-    )
+    step('Building the application', () => run(process.execPath, [vite, 'build', '--logLevel', 'error'], PRODUCTION))
   );
 }
+
+/** What is built is what people use, whoever asks for it: the runner of the tests says of itself that it is none of that. */
+const PRODUCTION = { quiet: true, env: { ...process.env, NODE_ENV: 'production' } };
 
 /** @param {string} folder @param {string[]} sources @param {(vite: string) => Promise<unknown>} build */
 async function buildUnlessSame(folder, sources, build) {

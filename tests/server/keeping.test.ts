@@ -1,6 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, rmSync, truncateSync, utimesSync, writeFileSync } from 'node:fs';
 import { statSync } from 'node:fs';
+import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
 import { beforeAll, beforeEach, describe, expect, it } from 'vitest';
@@ -256,4 +257,24 @@ it('gives what is stored its age by our own clock', async () => {
   const { sha256 } = await stored();
   expect(statSync(blobPath(sha256)).mtimeMs).toBe(MONDAY);
   utimesSync(blobPath(sha256), 0, 0);
+});
+
+it('sweeps drafts by when they were begun on our clock, and none that is just coming in', async () => {
+  const incoming = join(config.blobFolder, 'incoming');
+  const [old, young] = [`${MONDAY}-left-behind`, `${MONDAY + GRACE}-coming-in`];
+  for (const name of [old, young]) writeFileSync(join(incoming, name), 'half');
+  at(MONDAY + GRACE + HOUR);
+  await collect('00');
+  expect([old, young].map((name) => existsSync(join(incoming, name)))).toEqual([false, true]);
+  rmSync(join(incoming, young));
+});
+
+it('forgets what an older looking found, where it looks again', async () => {
+  const { inspectBlob } = await import('$server/blobs/inspect');
+  const { execute } = await import('$server/db/connection');
+  const blob = await stored('a sound text');
+  const before = JSON.stringify({ trouble: 'damaged' });
+  await execute('insert into blob_facts (sha256, by, facts) values ($1, 1, $2)', [blob.sha256, before]);
+  expect(await inspectBlob(blob)).toEqual({});
+  expect(await inspectBlob(blob)).toEqual({});
 });

@@ -51,13 +51,18 @@ export const REFERENCES = [
   ['blob_pdfs', 'pdf_sha256']
 ] as const;
 
+const unreferenced = (blob: string) =>
+  REFERENCES.map(([table, column]) => `not exists (select 1 from ${table} r where r.${column} = ${blob}.sha256)`).join(
+    ' and '
+  );
+
 const FORGET = `
   delete from blobs where sha256 in (
     select b.sha256 from blobs b where b.stored_at < $1
-      and ${REFERENCES.map(([table, column]) => `not exists (select 1 from ${table} r where r.${column} = b.sha256)`).join(' and ')}
+      and ${unreferenced('b')}
     limit $2)
   and stored_at < $1
-  and ${REFERENCES.map(([table, column]) => `not exists (select 1 from ${table} r where r.${column} = blobs.sha256)`).join(' and ')}
+  and ${unreferenced('blobs')}
   returning sha256`;
 
 /** Files of one folder that the database does not know and that are old. */
@@ -118,10 +123,13 @@ async function emptyTrash(): Promise<number> {
 /** Drafts that a process left behind as it died. Those of uploads have a sweep of their own. */
 async function sweepIncoming(): Promise<void> {
   for (const entry of await readdir(INCOMING, { withFileTypes: true }).catch(() => []))
-    if (entry.isFile() && (await isOld(join(INCOMING, entry.name), GRACE)))
+    if (entry.isFile() && begun(entry.name) < clock.now() - GRACE)
       await rm(join(INCOMING, entry.name), { force: true });
   await execute('delete from shelf_promises where until < $1', [new Date(clock.now())]);
 }
+
+/** When a draft was begun, by its name; never where the name does not say. */
+const begun = (name: string) => Number(/^(\d+)-/.exec(name)?.[1] ?? Infinity);
 
 async function isOld(path: string, age: number): Promise<boolean> {
   const there = await stat(path).catch(() => null);

@@ -25,19 +25,20 @@ export async function inspectBlob(blob: Pick<StoredBlob, 'sha256' | 'mediaType'>
   if (known) return known.facts;
   const facts = await look(blob);
   if (facts === null) return {};
-  await keepFacts(blob.sha256, facts);
+  await keepFacts(blob.sha256, facts, 'excluded.facts');
   return facts;
 }
 
 /** Notes that reading a blob cost more than it may, so that nobody's opening it costs that once more. */
 export async function noteTooCostly(sha256: string): Promise<void> {
-  await keepFacts(sha256, { trouble: 'too-costly' });
+  await keepFacts(sha256, { trouble: 'too-costly' }, 'blob_facts.facts || excluded.facts');
 }
 
-async function keepFacts(sha256: string, facts: BlobFacts): Promise<void> {
+/** @param merged the SQL of what is kept where something is known already */
+async function keepFacts(sha256: string, facts: BlobFacts, merged: string): Promise<void> {
   await execute(
     `insert into blob_facts (sha256, by, facts) select sha256, $2, $3 from blobs where sha256 = $1
-     on conflict (sha256) do update set by = excluded.by, facts = blob_facts.facts || excluded.facts`,
+     on conflict (sha256) do update set by = excluded.by, facts = ${merged}`,
     [sha256, BY, JSON.stringify(facts)]
   );
 }

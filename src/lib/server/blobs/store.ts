@@ -38,7 +38,7 @@ export class BlobRefused extends Error {
  * @throws BlobRefused for an empty stream, one over the limit, one that broke off, or where the disk is almost full
  */
 export async function storeBlob(source: Readable, limit: number = config.maxFileBytes): Promise<StoredBlob> {
-  const draft = join(INCOMING, randomUUID());
+  const draft = newDraft();
   await mkdir(INCOMING, PRIVATE);
   try {
     if (!(await hasRoom(0))) throw new BlobRefused('disk-full');
@@ -64,11 +64,14 @@ export async function adoptFile(path: string, sha256: string): Promise<StoredBlo
   await file.sync().finally(() => file.close());
   if (size === 0) throw new BlobRefused('empty-file');
   const mediaType = await readMediaType(path);
-  const draft = join(INCOMING, randomUUID());
+  const draft = newDraft();
   await link(path, draft);
   await settle(draft, blobPath(sha256));
   return { sha256, size, mediaType };
 }
+
+/** A draft says by its name when it was begun by our own clock: what is old is swept by that, whatever the disk's clock says. */
+const newDraft = () => join(INCOMING, `${clock.now()}-${randomUUID()}`);
 
 /** Where bytes lie until they are whole. */
 export const INCOMING = join(config.blobFolder, 'incoming');

@@ -80,7 +80,7 @@ export const CourseForm = NewCourse.pick({ title: true, emblem: true, zone: true
   /** The account of the first teacher; the office may leave it to later. */
   teacher: z.string().trim().toLowerCase().max(64).default('')
 });
-export type CourseRefusal = 'nobody-of-that-name' | 'in-it-already';
+export type CourseRefusal = 'nobody-of-that-name';
 
 /** Makes a course, with its first teacher where one is named. */
 export async function addCourse(

@@ -15,10 +15,17 @@ export async function ensureInstalled() {
 
 /** Builds the program of the parsing processes when its sources are not those of the last build. Takes about a second. */
 export async function ensureParserBuilt() {
+  await ensureSynced();
   const sources = [...filesBelow('src/lib/server'), ...filesBelow('src/lib/core')];
   await buildUnlessSame('build-parser', [...sources, 'package-lock.json', 'vite.parser.config.ts'], (vite) =>
     run(process.execPath, [vite, 'build', '--config', 'vite.parser.config.ts', '--logLevel', 'error'], PRODUCTION)
   );
+}
+
+/** The settings of TypeScript extend what SvelteKit writes; a fresh checkout has none of it, and Vite reads them. */
+async function ensureSynced() {
+  if (existsSync(join('.svelte-kit', 'tsconfig.json'))) return;
+  await run(process.execPath, [join('node_modules', '@sveltejs', 'kit', 'svelte-kit.js'), 'sync'], { quiet: true });
 }
 
 /** Builds the application, and the program of its parsing processes, when their sources are not those of the last build. */

@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { BROWSER } from './scripts/lib/debian.mjs';
 
 /** Browser journeys against the production build, each with a server and a database of its own (tests/browser/world.ts). */
 export default defineConfig({
@@ -6,9 +7,10 @@ export default defineConfig({
   globalSetup: './tests/browser/global-setup.ts',
   fullyParallel: true,
   workers: 2,
-  // A loaded machine makes a journey slow, not wrong: one that fails three times in a row is wrong.
+  // A loaded machine makes a journey slow, not wrong: one that fails twice in a row is wrong. Those that needed their
+  // second try are named at the end.
   timeout: 120_000,
-  retries: 2,
+  retries: 1,
   expect: { timeout: 20_000 },
   forbidOnly: true,
   reporter: [['list']],
@@ -17,7 +19,7 @@ export default defineConfig({
     // What cannot be pressed for so long never will be: the journey says which press it was.
     actionTimeout: 40_000,
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: BROWSER,
       args: [
         ...[
           '--no-sandbox',

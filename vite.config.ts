@@ -5,27 +5,41 @@ import { defineConfig } from 'vitest/config';
 
 const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
 
+const serverTests = ['src/lib/server/**/*.test.ts', 'tests/server/**/*.test.ts'];
+/** Tests that need a process of their own: they change its environment, its modules, its disk, or count what it does. */
+const alone = ['backup', 'full-disk', 'keeping', 'live', 'mail', 'parsing', 'two-teachers'].map(
+  (name) => `tests/server/${name}.test.ts`
+);
+const server = {
+  environment: 'node' as const,
+  globalSetup: 'tests/server/global-setup.ts',
+  setupFiles: ['tests/server/own-database.ts'],
+  testTimeout: 30_000,
+  hookTimeout: 60_000
+};
+
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit()],
   define: { __VENDRO_VERSION__: JSON.stringify(version) },
   test: {
+    // Every core: the journeys, the checks and these take turns (scripts/test.mjs).
+    maxWorkers: 2,
     projects: [
       {
         extends: true,
-        test: { name: 'core', environment: 'node', include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts'] }
+        test: {
+          name: 'core',
+          environment: 'node',
+          // Rules keep no state: their files may share what they import.
+          isolate: false,
+          include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts']
+        }
       },
       {
         extends: true,
-        test: {
-          name: 'server',
-          environment: 'node',
-          include: ['src/lib/server/**/*.test.ts', 'tests/server/**/*.test.ts'],
-          globalSetup: 'tests/server/global-setup.ts',
-          setupFiles: ['tests/server/own-database.ts'],
-          testTimeout: 30_000,
-          hookTimeout: 60_000
-        }
+        test: { ...server, name: 'server', isolate: false, include: serverTests, exclude: alone }
       },
+      { extends: true, test: { ...server, name: 'server-alone', include: alone } },
       {
         extends: true,
         test: {

@@ -1,4 +1,5 @@
 import { gzipSync } from 'node:zlib';
+import { BROWSER } from '../scripts/lib/debian.mjs';
 import { chromium } from '@playwright/test';
 import type { Result, Stage } from './stage';
 
@@ -7,7 +8,7 @@ export async function deskJs(stage: Stage): Promise<Result[]> {
   const { student } = JSON.parse(await stage.script('bench/fill.command.ts', ['62'])) as { student: string };
   const app = await stage.serve('build/index.js');
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: BROWSER,
     args: ['--no-sandbox', '--disable-background-networking']
   });
   const context = await browser.newContext();

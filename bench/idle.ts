@@ -1,4 +1,5 @@
 import { setTimeout as pause } from 'node:timers/promises';
+import { BROWSER } from '../scripts/lib/debian.mjs';
 import { createServer, request } from 'node:http';
 import { chromium } from '@playwright/test';
 import { freePort } from '../scripts/lib/ports.mjs';
@@ -17,7 +18,7 @@ export async function idle(stage: Stage): Promise<Result[]> {
   const asked: string[] = [];
   const proxy = await counting(port, new URL(server.url), (path) => asked.push(path));
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: BROWSER,
     args: ['--no-sandbox', '--disable-background-networking', '--disable-gpu']
   });
   for (const [token, paths] of pagesOf(filled)) {

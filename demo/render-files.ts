@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs';
+import { BROWSER } from '../scripts/lib/debian.mjs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { Document, Packer, Paragraph, HeadingLevel } from 'docx';
@@ -55,7 +56,7 @@ async function photograph(seed: string): Promise<Buffer> {
 async function recording(name: string, words: string) {
   if (!isWanted(name)) return;
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: BROWSER,
     args: ['--no-sandbox', '--autoplay-policy=no-user-gesture-required']
   });
   const page = await browser.newPage();

@@ -1,13 +1,10 @@
 import type { Page } from '@playwright/test';
+import { largeFile } from './large-file';
 import { expect, expectAccessible, openFromList, submit, test } from './world';
 
 const MEGABYTE = 1_000_000;
 const bar = (page: Page) => page.getByRole('complementary', { name: 'Where it stands' });
-const film = (megabytes: number) => ({
-  name: 'zones-film.bin',
-  mimeType: 'application/octet-stream',
-  buffer: Buffer.alloc(megabytes * MEGABYTE, 'the tide comes in ')
-});
+const film = (megabytes: number) => largeFile('zones-film.bin', megabytes).path;
 
 test.use({ settings: { VENDRO_MAX_FILE_MIB: '100' }, upPerSecond: 3 * MEGABYTE });
 
@@ -22,7 +19,7 @@ test('a slow line does not make it late: sealed before it was due, complete afte
   await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
   await world.at(new Date(due - 60_000).toISOString());
   await ilse.reload();
-  await ilse.getByLabel('Add files to Diagram').setInputFiles(film(24));
+  await ilse.getByLabel('Add files to Diagram').setInputFiles(film(18));
   await expect(bar(ilse)).toContainText('Submitting seals it now');
 
   // Cut as the seal is asked for: nothing is sealed, it is said, and pressing again seals it.

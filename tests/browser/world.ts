@@ -35,31 +35,52 @@ export interface World {
 
 export const PASSWORD = 'low tide at noon';
 
-export const test = base.extend<{ world: World; settings: Record<string, string>; upPerSecond: number | null }>({
+interface Given {
+  world: World;
+  settings: Record<string, string>;
+  upPerSecond: number | null;
+}
+
+export const test = base.extend<Given, { shared: Server }>({
   /** Bytes that go up the line each second, where a journey has a slow one. */
   upPerSecond: [null, { option: true }],
-  /** The server's settings, where a journey needs others: `test.use({ settings: { … } })`. */
+  /** The server's settings, where a journey needs others: `test.use({ settings: { … } })`. It then has its own server. */
   settings: [{}, { option: true }],
-  world: async ({ browser, settings, upPerSecond }, use) => {
+  shared: [
+    async ({}, use) => {
+      const server = await openServer();
+      await use(server);
+      await closeServer(server);
+    },
+    { scope: 'worker' }
+  ],
+  world: async ({ browser, settings, upPerSecond, shared }, use) => {
     // What the journey before has left open; it stayed so until its report was written.
     for (const context of browser.contexts()) await context.close();
-    const name = `journey_${randomUUID().replaceAll('-', '')}`;
-    const database = await copyDatabase(name);
-    const data = mkdtempSync(join(tmpdir(), 'vendro-journey-'));
-    cpSync(process.env.VENDRO_TEST_BLOBS ?? '', data, { recursive: true });
-    const server = new Server(await freePort(), { ...settings, DATABASE_URL: database, VENDRO_DATA: data });
+    const own = upPerSecond !== null || Object.keys(settings).length > 0;
+    const server = own ? await openServer(settings) : shared;
     const line =
       upPerSecond === null ? null : await openLine(server.behind(await freePort()), server.port, upPerSecond);
-    await server.start();
+    await server.renew();
     const errors: string[] = [];
-    await use(worldOn(server, database, browser, errors, line));
+    await use(worldOn(server, browser, errors, line));
     line?.close();
-    await server.end('SIGKILL');
+    if (own) await closeServer(server);
     // A page whose scripts fail may look whole and do nothing.
     expect(errors).toEqual([]);
-    rmSync(data, { recursive: true, force: true });
   }
 });
+
+async function openServer(settings: Record<string, string> = {}): Promise<Server> {
+  const data = mkdtempSync(join(tmpdir(), 'vendro-journey-'));
+  cpSync(process.env.VENDRO_TEST_BLOBS ?? '', data, { recursive: true });
+  return new Server(await freePort(), data, settings);
+}
+
+async function closeServer(server: Server): Promise<void> {
+  await server.end('SIGKILL');
+  rmSync(server.data, { recursive: true, force: true });
+}
 
 export { expect };
 
@@ -118,8 +139,8 @@ export async function signIn(page: Page, url: string, handle: string, password =
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
 }
 
-function worldOn(server: Server, database: string, browser: Browser, errors: string[], line: Line | null): World {
-  const { url } = server;
+function worldOn(server: Server, browser: Browser, errors: string[], line: Line | null): World {
+  const { url, database } = server;
   const window = async (options: BrowserContextOptions = {}) => {
     const context = await browser.newContext(options);
     context.on('weberror', (error) => errors.push(error.error().message));
@@ -128,11 +149,7 @@ function worldOn(server: Server, database: string, browser: Browser, errors: str
   return {
     url,
     window,
-    async at(moment) {
-      const headers = { 'content-type': 'application/json', origin: url };
-      const answer = await fetch(`${url}/clock`, { method: 'POST', headers, body: JSON.stringify({ now: moment }) });
-      expect(answer.status).toBe(200);
-    },
+    at: (moment) => server.at(moment),
     async as(handle, options) {
       const page = await window(options);
       // As if they had signed in some time ago; the sign-in page has journeys of its own.
@@ -163,27 +180,50 @@ async function query(database: string, text: string, values: unknown[]): Promise
   return rows;
 }
 
-async function copyDatabase(name: string): Promise<string> {
-  const cluster = process.env.VENDRO_TEST_CLUSTER ?? '';
-  const admin = new pg.Client({ connectionString: cluster });
-  await admin.connect();
-  // Copies of one template have to wait for each other.
-  await admin.query('select pg_advisory_lock(2)');
-  await admin.query(`create database ${name} template vendro_demo`);
-  await admin.end();
-  return cluster.replace(/\/[^/]*$/, `/${name}`);
+/** One after another: copies of one template have to wait for each other. */
+async function alone(database: string, work: (client: pg.Client) => Promise<void>): Promise<void> {
+  const client = new pg.Client({ connectionString: onCluster(database) });
+  await client.connect();
+  await client.query('select pg_advisory_lock(2)');
+  await work(client).finally(() => client.end());
 }
+
+const onCluster = (database: string) => (process.env.VENDRO_TEST_CLUSTER ?? '').replace(/\/[^/]*$/, `/${database}`);
 
 class Server {
   /** Where browsers find it. */
   url: string;
   private process: ChildProcess | null = null;
 
+  private readonly name = `journey_${randomUUID().replaceAll('-', '')}`;
+  readonly database = onCluster(this.name);
+
   constructor(
     readonly port: number,
+    readonly data: string,
     private settings: Record<string, string>
   ) {
     this.url = `http://127.0.0.1:${port}`;
+  }
+
+  /** The demo world as it was at the beginning, under the server where that runs already. Its blobs only ever grow. */
+  async renew(): Promise<void> {
+    const { name } = this;
+    await alone('postgres', async (admin) => {
+      await admin.query(`drop database if exists ${name} with (force)`);
+      await admin.query(`create database ${name} template vendro_demo`);
+    });
+    if (this.process?.exitCode !== null || this.process.signalCode !== null) await this.start();
+    // A server that was cut off listens again before anybody does anything.
+    const listens = "select 1 from pg_stat_activity where datname = $1 and query like 'listen %'";
+    await expect.poll(async () => (await query(onCluster('postgres'), listens, [name])).length).toBe(1);
+    await this.at(NOW);
+  }
+
+  async at(moment: string): Promise<void> {
+    const headers = { 'content-type': 'application/json', origin: this.url };
+    const answer = await fetch(`${this.url}/clock`, { method: 'POST', headers, body: JSON.stringify({ now: moment }) });
+    expect(answer.status).toBe(200);
   }
 
   /** Browsers find it at another port, from which something leads to its own. */
@@ -209,6 +249,8 @@ class Server {
         ORIGIN: this.url,
         BODY_SIZE_LIMIT: 'Infinity',
         SHUTDOWN_TIMEOUT: '1',
+        DATABASE_URL: this.database,
+        VENDRO_DATA: this.data,
         ...this.settings
       }
     });

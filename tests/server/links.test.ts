@@ -4,7 +4,6 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { JUST_BEFORE } from '$core/links/old';
 import type { Verdict } from '$core/links/verdict';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
-import { database } from '$server/db/connection';
 import { fetchGuarded, Unreached } from '$server/links/fetch-guarded';
 import { isPublic, mustBeAllowed, type Allowed } from '$server/links/guard';
 import { addLink, lookAgain, lookAtAll } from '$server/links/links';
@@ -39,7 +38,6 @@ afterAll(async () => {
   site.close();
   inside.close();
   site.closeAllConnections();
-  await database.close();
 });
 
 const here = (path: string) => `http://127.0.0.1:${allowed.port}${path}`;

@@ -5,24 +5,32 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { afterAll } from 'vitest';
 
-/** Gives each test file a database and a blob folder of its own, before anything reads the environment. */
+/**
+ * Gives each test file a fresh database. Files that run in one process after another share what they import, and so the
+ * name of the database and the folder of blobs: the database is exchanged under them.
+ */
 const cluster = process.env.VENDRO_TEST_CLUSTER ?? '';
-const name = `test_${randomUUID().replaceAll('-', '')}`;
+const first = process.env.VENDRO_TEST_DATABASE === undefined;
+const name = (process.env.VENDRO_TEST_DATABASE ??= `test_${randomUUID().replaceAll('-', '')}`);
 const admin = new pg.Client({ connectionString: cluster });
 await admin.connect();
 // Copies of one template have to wait for each other.
 await admin.query('select pg_advisory_lock(1)');
+if (!first) await admin.query(`drop database if exists ${name} with (force)`);
 await admin.query(`create database ${name} template vendro_template`);
 await admin.end();
 
-process.env.DATABASE_URL = cluster.replace(/\/[^/]*$/, `/${name}`);
-process.env.VENDRO_DATA = mkdtempSync(join(tmpdir(), 'vendro-test-'));
-process.env.VENDRO_LOG = 'silent';
-// How full this machine is says nothing about the code.
-process.env.VENDRO_RESERVE_MIB = '0';
+if (first) {
+  process.env.DATABASE_URL = cluster.replace(/\/[^/]*$/, `/${name}`);
+  process.env.VENDRO_DATA = mkdtempSync(join(tmpdir(), 'vendro-test-'));
+  process.env.VENDRO_LOG = 'silent';
+  process.env.VENDRO_PASSWORDS = 'least';
+  // How full this machine is says nothing about the code.
+  process.env.VENDRO_RESERVE_MIB = '0';
+  process.on('exit', () => rmSync(process.env.VENDRO_DATA ?? '', { recursive: true, force: true }));
+}
 
 afterAll(async () => {
-  const { database } = await import('$server/db/connection');
-  await database.close();
-  rmSync(process.env.VENDRO_DATA ?? '', { recursive: true, force: true });
+  const { clock } = await import('$server/clock');
+  clock.set(Date.now(), { frozen: false });
 });

@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { FilePiece } from '$core/packets/views';
+import type { FilePiece } from '$core/pieces/piece';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { storeBlob } from '$server/blobs/store';
 import { addMaterial } from '$server/courses/materials';

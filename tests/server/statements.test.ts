@@ -1,12 +1,10 @@
-import { afterAll, expect, it } from 'vitest';
+import { expect, it } from 'vitest';
 import { z } from 'zod';
-import { database, execute, inTransaction, select } from '$server/db/connection';
+import { execute, inTransaction, select } from '$server/db/connection';
 
 const Value = z.object({ value: z.number() });
 const read = (key: string) => select(Value, 'select (value)::text::int as value from settings where key = $1', [key]);
 const write = 'insert into settings (key, value) values ($1, $2)';
-
-afterAll(() => database.close());
 
 it('runs statements that are asked together in the order in which they were asked', async () => {
   const seen = await inTransaction(async (tx) => {

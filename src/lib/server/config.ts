@@ -20,6 +20,8 @@ const Environment = z.object({
   VENDRO_CLOCK: z.enum(['running', 'frozen']).default('running'),
   /** `1` opens the control route that moves the clock, on loopback only. */
   VENDRO_TEST: z.string().optional(),
+  /** `least` makes passwords cheap to check, and to guess: for tests that make hundreds of people. */
+  VENDRO_PASSWORDS: z.enum(['strong', 'least']).default('strong'),
   VENDRO_LOG: z.enum(['fatal', 'error', 'warn', 'info', 'debug', 'silent']).default('info'),
   /** Connections to PostgreSQL that one process keeps at most. */
   VENDRO_DB_POOL: z.coerce.number().int().positive().default(10),
@@ -52,6 +54,7 @@ export const config = {
   clockStart: env.VENDRO_NOW === undefined ? null : Date.parse(env.VENDRO_NOW),
   clockFrozen: env.VENDRO_CLOCK === 'frozen',
   test: env.VENDRO_TEST === '1',
+  cheapPasswords: env.VENDRO_PASSWORDS === 'least',
   logLevel: env.VENDRO_LOG,
   poolSize: env.VENDRO_DB_POOL,
   smtpUrl: env.VENDRO_SMTP_URL ?? null,

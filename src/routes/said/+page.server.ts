@@ -1,7 +1,7 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { SAID_REFUSALS, saidRefusalWords, type SaidRefusal } from '$core/threads/rules';
-import { pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
+import { pieceRefusalWords, type PieceRefusal } from '$core/pieces/refusals';
 import { editPost, moveAside, unsay } from '$server/threads/change-post';
 import { LARGEST_SAID, receiveSaid } from '$server/threads/receive-said';
 import { orNotFound, ownPath, signedIn } from '../shared/guard';

@@ -1,5 +1,5 @@
 import { REFUSALS, type Refusal } from '$core/packets/refusals';
-import { keptWords, pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
+import { keptWords, pieceRefusalWords, type PieceRefusal } from '$core/pieces/refusals';
 import { refusalWords } from '$core/packets/words';
 import { config } from '$server/config';
 

@@ -1,5 +1,5 @@
 import type { Refusal } from '$core/packets/allowed';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import { withKept } from '../shared/file-words';
 
 /** What became of a file, in words where it was not what its sender wanted. */

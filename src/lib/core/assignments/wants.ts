@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import { sizeText } from '../packets/piece-rules';
+import { sizeText } from '../materials/size-text';
 import { piecesText } from '../packets/places';
+import { WANTED_KINDS, type WantedKind } from '../pieces/kinds';
 import { span } from '../time/words';
 
 const Count = z.number().int().min(0).max(100_000);
@@ -9,15 +10,11 @@ const Range = z
   .refine((r) => r.from === undefined || r.to === undefined || r.from <= r.to, 'The smaller number comes first.');
 export type Range = z.infer<typeof Range>;
 
-/** Kinds of piece that a deliverable can ask for: each of them can be put into its place today. */
-export const PIECE_KINDS = ['file', 'link', 'scan', 'recording'] as const;
-export type PieceKind = (typeof PIECE_KINDS)[number];
-
 /** A list of kinds as it was kept. Those that are not known, or not offered any more, are passed over. */
 export const PieceKinds = z
   .array(z.string().max(30))
   .max(20)
-  .transform((kinds) => kinds.filter((kind): kind is PieceKind => (PIECE_KINDS as readonly string[]).includes(kind)));
+  .transform((kinds) => kinds.filter((kind): kind is WantedKind => (WANTED_KINDS as readonly string[]).includes(kind)));
 
 /**
  * What a deliverable asks of its pieces. Every part can be left out; what is left out is not asked.
@@ -56,7 +53,7 @@ export function wantsWords(wants: Wants, named: string | null = null): string[] 
   const { kinds, types, bytes, naming, ownSite } = wants;
   const ranges = MEASURED.map((measure) => wants[measure] && rangeWords(wants[measure], UNITS[measure]));
   return [
-    kinds && kinds.length > 0 && kinds.length < PIECE_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
+    kinds && kinds.length > 0 && kinds.length < WANTED_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
     types && types.length > 0 && listed(types.map((type) => type.toUpperCase())),
     ...ranges,
     ...setWords(wants),
@@ -125,7 +122,7 @@ function listed(items: string[]): string {
   return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} or ${items.at(-1)}`;
 }
 
-const KIND_WORDS: Record<(typeof PIECE_KINDS)[number], string> = {
+const KIND_WORDS: Record<WantedKind, string> = {
   file: 'file',
   link: 'link',
   scan: 'scan',

@@ -1,6 +1,7 @@
 import type { MustDo } from '../assignments/must-do';
 import type { Custody } from '../packets/custody';
-import type { DeliverableView, PieceView } from '../packets/views';
+import type { DeliverableView } from '../packets/views';
+import type { PieceView } from '../pieces/piece';
 import type { Moment } from '../time/moment';
 
 /** Everything that checks look at. It is what the page of the packet knows anyway: no check fetches anything. */

@@ -1,4 +1,5 @@
 import { emptyWords } from '../materials/facts';
+import { bytesOf } from '../pieces/registry';
 import type { Check } from './check';
 
 /** Pictures show something, and recordings can be heard. */
@@ -7,7 +8,7 @@ export const emptyInside: Check = {
   title: 'No black or blurred picture, no silent recording',
   find: ({ pieces }) =>
     pieces.flatMap((piece) => {
-      const empty = piece.kind === 'file' ? emptyWords(piece.facts) : null;
+      const empty = emptyWords(bytesOf(piece)?.facts ?? null);
       return empty === null ? [] : [{ words: `${piece.name}: ${empty}`, at: { place: piece.deliverableId } }];
     })
 };

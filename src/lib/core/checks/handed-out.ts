@@ -1,15 +1,20 @@
 import { ALMOST } from './likeness';
 import type { Check, Finding } from './check';
-import type { FilePiece } from '../packets/views';
+import type { BytesPiece } from '../pieces/piece';
+import { bytesOf } from '../pieces/registry';
 
 /** Nothing in the packet is what the teacher handed out, untouched or almost, or with questions left unanswered. */
 export const handedOut: Check = {
   name: 'handed-out',
   title: 'No handout untouched, no question left unanswered',
-  find: ({ pieces }) => pieces.flatMap((piece) => (piece.kind === 'file' ? of(piece) : []))
+  find: ({ pieces }) =>
+    pieces.flatMap((piece) => {
+      const bytes = bytesOf(piece);
+      return bytes ? of(bytes) : [];
+    })
 };
 
-function of(piece: FilePiece): Finding[] {
+function of(piece: BytesPiece): Finding[] {
   const at = { place: piece.deliverableId };
   if (piece.same?.handedOut)
     return [

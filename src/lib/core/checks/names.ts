@@ -1,4 +1,5 @@
 import { partName } from '../materials/file-kinds';
+import { bytesOf } from '../pieces/registry';
 import { askedPieces, type Check } from './check';
 
 /** Files are called what the brief wants. Of several in one place, each has to begin so. */
@@ -8,7 +9,7 @@ export const names: Check = {
   find: (situation) =>
     askedPieces(situation).flatMap(({ piece, place, at }) => {
       const wanted = place.named;
-      if (piece.kind !== 'file' || !wanted) return [];
+      if (!wanted || !bytesOf(piece)) return [];
       const [stem] = partName(piece.name);
       const several = place.wants.howMany?.to !== 1;
       if (stem === wanted || (several && stem.startsWith(wanted))) return [];

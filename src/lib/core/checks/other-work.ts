@@ -1,4 +1,5 @@
 import { partName } from '../materials/file-kinds';
+import { bytesOf } from '../pieces/registry';
 import { plainWords } from './likeness';
 import type { Check } from './check';
 
@@ -9,7 +10,7 @@ export const otherWork: Check = {
   find: ({ pieces, title, deliverables, others }) => {
     const ours = new Set([title, ...deliverables.map((place) => place.title)].flatMap(telling));
     return pieces.flatMap((piece) => {
-      if (piece.kind !== 'file') return [];
+      if (!bytesOf(piece)) return [];
       const named = new Set(plainWords(partName(piece.name)[0]));
       // Of titles that share words the one that is named in full is meant, and only by words that are not ours.
       const meant = others.find((other) => {

@@ -1,4 +1,4 @@
-import type { FilePiece } from '../packets/views';
+import { bytesOf } from '../pieces/registry';
 import type { Check, Finding, Situation } from './check';
 
 /** The packet is not the same as a round before, and no file lies in two places. */
@@ -11,7 +11,7 @@ export const sameAgain: Check = {
 function sameRound({ custody, pieces }: Situation): Finding[] {
   const last = custody.rounds.at(-1);
   if (!last || pieces.length === 0) return [];
-  const files = pieces.filter((piece): piece is FilePiece => piece.kind === 'file');
+  const files = pieces.flatMap((piece) => bytesOf(piece) ?? []);
   const same = files.filter((piece) => piece.same?.rounds.includes(last.no));
   if (files.length < pieces.length || same.length < files.length) return [];
   return [
@@ -22,7 +22,7 @@ function sameRound({ custody, pieces }: Situation): Finding[] {
 function twice({ pieces }: Situation): Finding[] {
   const seen = new Set<string>();
   return pieces.flatMap((piece) => {
-    const other = piece.kind === 'file' ? (piece.same?.piece ?? null) : null;
+    const other = bytesOf(piece)?.same?.piece ?? null;
     // Of two that are the same, the second one is named.
     if (other === null || !seen.has(other)) {
       seen.add(piece.name);

@@ -1,4 +1,5 @@
 import { spacingText } from '../assignments/wants';
+import { bytesOf } from '../pieces/registry';
 import { askedPieces, type Check, type Finding } from './check';
 
 /** Documents are set in the font and with the line spacing that the brief asks for, as far as most of their words go. */
@@ -8,7 +9,7 @@ export const setting: Check = {
   find: (situation) =>
     askedPieces(situation).flatMap(({ piece, place, at }): Finding[] => {
       const { font, spacing } = place.wants;
-      const set = piece.kind === 'file' ? piece.facts?.writing : undefined;
+      const set = bytesOf(piece)?.facts?.writing;
       if (!set) return [];
       const otherFont = font !== undefined && set.font !== null && !isFont(set.font, font);
       const otherSpacing = spacing !== undefined && set.spacing !== null && Math.abs(set.spacing - spacing) > NEAR;

@@ -1,4 +1,5 @@
-import type { DeliverableView, FilePiece, LinkPiece } from '../packets/views';
+import type { DeliverableView } from '../packets/views';
+import type { FilePiece, LinkPiece } from '../pieces/piece';
 import { fold } from '../packets/fold';
 import type { CustodyEvent } from '../packets/events';
 import type { Terms } from '../packets/terms';

@@ -1,4 +1,5 @@
 import { troubleWords } from '../materials/facts';
+import { bytesOf } from '../pieces/registry';
 import type { Check } from './check';
 
 /** Every file opens: it is not locked, cut off, damaged or too large inside. */
@@ -7,7 +8,7 @@ export const sound: Check = {
   title: 'Every file opens',
   find: ({ pieces }) =>
     pieces.flatMap((piece) => {
-      const trouble = piece.kind === 'file' ? troubleWords(piece.facts) : null;
+      const trouble = troubleWords(bytesOf(piece)?.facts ?? null);
       return trouble === null ? [] : [{ words: `${piece.name}: ${trouble}`, at: { place: piece.deliverableId } }];
     })
 };

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LatePolicy } from '../assignments/late-policy';
-import { PIECE_KINDS, PieceKinds, type Wants } from '../assignments/wants';
+import { WANTED_KINDS } from '../pieces/kinds';
+import { PieceKinds, type Wants } from '../assignments/wants';
 import { COUNTS, type Counts } from '../packets/terms';
 
 /** Bytes of a sealed round may follow within a day at most. */
@@ -17,7 +18,7 @@ export const StandingRules = z.object({
   counts: z.enum(COUNTS).default('latest'),
   standsAgain: z.boolean().default(false),
   followMinutes: z.number().int().min(0).max(MOST_MINUTES).default(30),
-  kinds: PieceKinds.default([...PIECE_KINDS]),
+  kinds: PieceKinds.default([...WANTED_KINDS]),
   naming: z.string().trim().max(120).default('')
 });
 export type StandingRules = z.infer<typeof StandingRules>;
@@ -49,7 +50,7 @@ export function rulesFor(own: Ruled, inherits: readonly RuleName[], course: Stan
 
 /** What the course's rules ask of a deliverable that says nothing else: its kinds of piece, and how they are named. */
 export function wantsOf({ kinds, naming }: Pick<StandingRules, 'kinds' | 'naming'>): Wants {
-  const some = kinds.length > 0 && kinds.length < PIECE_KINDS.length;
+  const some = kinds.length > 0 && kinds.length < WANTED_KINDS.length;
   return { ...(some && { kinds }), ...(naming !== '' && { naming }) };
 }
 

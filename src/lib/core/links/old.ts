@@ -1,4 +1,5 @@
-import type { PieceView } from '../packets/views';
+import type { PieceView } from '../pieces/piece';
+import { leadsTo } from '../pieces/registry';
 import { HOUR, MINUTE, type Moment } from '../time/moment';
 import type { Verdict } from './verdict';
 
@@ -13,9 +14,7 @@ export function isOld(verdict: Verdict | null, at: Moment | null, now: Moment): 
 
 /** Whether an address that these pieces lead to, themselves or inside, has to be looked at before they are submitted. */
 export function areOldForSubmit(pieces: readonly PieceView[], now: Moment): boolean {
-  const looks = pieces.flatMap((piece) =>
-    piece.kind === 'link' ? [piece.seenAt] : (piece.links ?? []).map(({ at }) => at)
-  );
+  const looks = pieces.flatMap((piece) => (leadsTo(piece) ?? []).map(({ at }) => at));
   return looks.some((at) => at === null || now - at >= JUST_BEFORE);
 }
 

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { addressText, liesOn, webAddress } from './address';
 import { isFine, isFrontPage, VERDICTS, verdictOf, wantsOwnTab, type Met } from './verdict';
 import { areOldForSubmit, isOld, JUST_BEFORE } from './old';
-import type { PieceView } from '../packets/views';
+import type { PieceView } from '../pieces/piece';
 import { insideText, verdictText, verdictWords } from './words';
 
 const page = (over: Partial<Extract<Met, { reached: true }>> = {}): Met => ({

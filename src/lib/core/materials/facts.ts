@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { sizeText } from '../packets/piece-rules';
+import { sizeText } from './size-text';
 
 /**
  * What a look into a file's bytes tells, made once for each blob.

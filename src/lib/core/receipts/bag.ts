@@ -11,18 +11,21 @@ export interface Payload {
 
 /**
  * Where each received file lies in the bag: a folder for each place, and a number before the ending where two of one
- * place have one name. Links have no bytes, so they are listed in the receipt alone.
+ * place have one name. Links of receipts from before they were written down (version 1) have no bytes, so they are listed in
+ * the receipt alone.
  */
 export function payloadOf(receipt: Pick<Receipt, 'pieces'>): Payload[] {
   const taken = new Set<string>();
   return receipt.pieces.flatMap((piece) => {
-    if (piece.kind !== 'file') return [];
+    const { sha256, size } = piece;
+    if (sha256 === undefined || size === undefined) return [];
     const folder = safe(piece.place ?? 'Also');
-    const [stem, ending] = partName(safe(piece.name));
+    // What was met at a link is written down in Markdown.
+    const [stem, ending] = piece.url !== undefined ? [safe(piece.name), '.md'] : partName(safe(piece.name));
     let path = `data/${folder}/${stem}${ending}`;
     for (let no = 2; taken.has(path.toLowerCase()); no++) path = `data/${folder}/${stem} (${no})${ending}`;
     taken.add(path.toLowerCase());
-    return [{ path, size: piece.size, sha256: piece.sha256 }];
+    return [{ path, size, sha256 }];
   });
 }
 

@@ -1,6 +1,6 @@
 import { verdictText } from '../links/words';
 import { roundTimeliness } from '../packets/due';
-import { sizeText } from '../packets/piece-rules';
+import { sizeText } from '../materials/size-text';
 import { arrivedWords } from '../packets/seal-words';
 import { completeMoment } from '../time/words';
 import type { Receipt } from './receipt';
@@ -40,9 +40,8 @@ export function receiptLines(receipt: Receipt, zone: string): string[] {
     ...(receipt.pieces.length === 0 ? ['Declared finished, without pieces.'] : []),
     ...receipt.pieces.flatMap((piece) => [
       `${piece.name} (${piece.place ?? 'Also'})`,
-      piece.kind === 'file'
-        ? `  ${sizeText(piece.size)}, SHA-256 ${piece.sha256}`
-        : `  ${piece.url}${piece.verdict === null ? '' : `: ${verdictText(piece.verdict)}`}`
+      ...(piece.url === undefined ? [] : [`  ${piece.url}${piece.verdict ? `: ${verdictText(piece.verdict)}` : ''}`]),
+      ...(piece.size === undefined ? [] : [`  ${sizeText(piece.size)}, SHA-256 ${piece.sha256}`])
     ]),
     '',
     `The brief as it stood: SHA-256 ${receipt.briefSha256}`

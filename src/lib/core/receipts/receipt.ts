@@ -4,29 +4,25 @@ import { VERDICTS } from '../links/verdict';
 const Moment = z.number().int();
 const Hash = z.string().regex(/^[0-9a-f]{64}$/);
 
-/** A piece as it was received. `place`: the deliverable's title, or null for the "also" place. */
-const ReceivedPiece = z.discriminatedUnion('kind', [
-  z.object({
-    kind: z.literal('file'),
-    place: z.string().nullable(),
-    name: z.string(),
-    /** Bytes. */
-    size: z.number().int(),
-    mediaType: z.string(),
-    sha256: Hash
-  }),
-  z.object({
-    kind: z.literal('link'),
-    place: z.string().nullable(),
-    name: z.string(),
-    url: z.string(),
-    /** What a stranger met there at the latest look before the submit. */
-    verdict: z.enum(VERDICTS).nullable(),
-    lookedAt: Moment.nullable(),
-    /** Of the text that was there. */
-    textSha256: Hash.nullable()
-  })
-]);
+/**
+ * A piece as it was received: its bytes, and where it is a link, what was met there. `place`: the deliverable's title, or
+ * null for the "also" place. Links of version 1 have no bytes; from version 2 on every piece has them.
+ */
+const ReceivedPiece = z.object({
+  kind: z.string(),
+  place: z.string().nullable(),
+  name: z.string(),
+  /** Bytes. */
+  size: z.number().int().optional(),
+  mediaType: z.string().optional(),
+  sha256: Hash.optional(),
+  url: z.string().optional(),
+  /** What a stranger met there at the latest look before the submit. */
+  verdict: z.enum(VERDICTS).nullable().optional(),
+  lookedAt: Moment.nullable().optional(),
+  /** Of the text that was there. */
+  textSha256: Hash.nullable().optional()
+});
 export type ReceivedPiece = z.infer<typeof ReceivedPiece>;
 
 /**
@@ -34,7 +30,7 @@ export type ReceivedPiece = z.infer<typeof ReceivedPiece>;
  * second; `kept` is the fraction of the points that lateness leaves.
  */
 export const Receipt = z.object({
-  version: z.literal(1),
+  version: z.union([z.literal(1), z.literal(2)]),
   number: z.string(),
   student: z.string(),
   course: z.string(),

@@ -1,10 +1,12 @@
-/** A piece of a round, as two rounds are compared. `content`: its hash, or the address of a link. */
+import type { PieceKind } from '../pieces/kinds';
+
+/** A piece of a round, as two rounds are compared. `content`: its hash, or the address of a link from before links were frozen. */
 export interface ComparedPiece {
   id: string;
   /** Null for the "also" place. */
   deliverableId: string | null;
   name: string;
-  kind: 'file' | 'link';
+  kind: PieceKind;
   content: string;
 }
 

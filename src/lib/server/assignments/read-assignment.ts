@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { holding, type Custody, type Holding } from '$core/packets/custody';
 import { blank, fold } from '$core/packets/fold';
-import type { DeliverableView, MarkView, PieceView, RoundView } from '$core/packets/views';
+import type { DeliverableView, MarkView, RoundView } from '$core/packets/views';
+import type { PieceView } from '$core/pieces/piece';
 import { may, type Actor, type CourseRole } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';

@@ -4,7 +4,7 @@ import { link, mkdir, open, readFile, rename, rm, utimes, writeFile } from 'node
 import { dirname, join } from 'node:path';
 import { Transform, type Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import { clock } from '../clock';
 import { config } from '../config';
 import { hasRoom } from './disk';

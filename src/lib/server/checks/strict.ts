@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { runChecks } from '$core/checks/run-checks';
-import type { FilePiece } from '$core/packets/views';
+import type { FilePiece } from '$core/pieces/piece';
 import { namedFor, readDeliverables } from '../assignments/deliverables';
 import { otherTitles, readMustDo } from '../assignments/guidance';
 import { select } from '../db/connection';

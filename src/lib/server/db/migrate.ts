@@ -14,6 +14,7 @@ import * as threads from './migrations/0010-threads';
 import * as likeness from './migrations/0011-likeness';
 import * as told from './migrations/0012-told';
 import * as keeping from './migrations/0013-keeping';
+import * as kinds from './migrations/0014-kinds';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -29,7 +30,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0010-threads', ...threads },
   { name: '0011-likeness', ...likeness },
   { name: '0012-told', ...told },
-  { name: '0013-keeping', ...keeping }
+  { name: '0013-keeping', ...keeping },
+  { name: '0014-kinds', ...kinds }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

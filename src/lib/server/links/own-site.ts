@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { webAddress } from '$core/links/address';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { execute, select, type Tx } from '../db/connection';
 import type { Outcome } from '../outcome';

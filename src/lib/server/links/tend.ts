@@ -1,5 +1,6 @@
 import { isOld } from '$core/links/old';
-import type { PieceView } from '$core/packets/views';
+import type { PieceView } from '$core/pieces/piece';
+import { bytesOf, leadsTo } from '$core/pieces/registry';
 import { z } from 'zod';
 import { clock } from '../clock';
 import { select } from '../db/connection';
@@ -44,10 +45,12 @@ interface Duty {
 }
 
 function duties(piece: PieceView, from: 'pieces' | 'round_pieces', now: number): Duty[] {
-  if (piece.kind === 'link') return isOld(piece.look?.verdict ?? null, piece.seenAt, now) ? [look(piece.url)] : [];
-  if (piece.links === null) return isReadable(piece) ? [{ key: piece.id, work: () => read(piece.id, from) }] : [];
-  if (piece.uncompared) return [{ key: `compare ${piece.id}`, work: () => compareWithHandouts(piece.id) }];
-  return piece.links.filter(({ verdict, at }) => isOld(verdict, at, now)).map(({ url }) => look(url));
+  const bytes = bytesOf(piece);
+  const addresses = leadsTo(piece);
+  if (bytes && addresses === null)
+    return isReadable(bytes) ? [{ key: piece.id, work: () => read(piece.id, from) }] : [];
+  if (bytes?.uncompared) return [{ key: `compare ${piece.id}`, work: () => compareWithHandouts(piece.id) }];
+  return (addresses ?? []).filter(({ verdict, at }) => isOld(verdict, at, now)).map(({ url }) => look(url));
 }
 
 const look = (url: string): Duty => ({ key: url, work: () => lookAtLink(url) });

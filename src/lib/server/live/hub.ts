@@ -25,7 +25,9 @@ const Announced = z.object({
 
 const listeners = new Set<Listener>();
 let connection: Promise<void> | null = null;
-const RETRY = 1000;
+/** Tries again after these many milliseconds: at once where only the connection was lost, then more and more slowly. */
+const RETRY = { first: 50, most: 2000 };
+let wait = RETRY.first;
 
 /**
  * Hears of all changes from now on: this process holds one connection to PostgreSQL for that (LISTEN).
@@ -73,6 +75,7 @@ async function connect(): Promise<void> {
     await client.connect();
     await client.query(`listen ${LIVE_CHANNEL}`);
     forgetAll();
+    wait = RETRY.first;
   } catch (error) {
     log.warn({ err: error }, 'the live channel cannot reach the database');
     await client.end().catch(() => undefined);
@@ -84,7 +87,8 @@ async function connect(): Promise<void> {
 function reconnect(): void {
   setTimeout(() => {
     connection = connect().then(() => listeners.forEach((one) => one.tell()));
-  }, RETRY).unref();
+  }, wait).unref();
+  wait = Math.min(RETRY.most, wait * 2);
 }
 
 function deliver(payload: string): void {

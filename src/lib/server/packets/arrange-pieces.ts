@@ -1,12 +1,14 @@
 import { z } from 'zod';
-import type { Candidate } from '$core/packets/fit';
+import type { Candidate } from '$core/pieces/fit';
 import { allowed, type Refusal } from '$core/packets/allowed';
-import { keepableName, withEnding, type PieceRefusal } from '$core/packets/piece-rules';
+import { keepableName, withEnding } from '$core/pieces/names';
+import { type PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { execute, select } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
 import { announce } from '../live/announce';
+import { serverPiece } from '../pieces/registry';
 import { withPacket, type OpenPacket } from './open-packet';
 import { placeProblem } from './place';
 
@@ -104,14 +106,13 @@ async function arranging<T extends Outcome<object, Refusal | PieceRefusal>>(
     if (!piece) throw new NotHere('This piece');
     const verdict = allowed(packet.custody, { do: 'add-piece', piece: pieceId }, packet.now);
     if (!verdict.ok) return verdict;
-    const { id, name, kind, deliverableId } = piece;
+    const { id, name, deliverableId } = piece;
     const update = async (change: Change) => {
       await piece.update(change, { transaction: packet.tx });
     };
     const candidate = async (): Promise<Candidate> => {
-      if (kind === 'link') return { kind };
       const [blob] = await select(Bytes, BYTES, [piece.sha256], packet.tx);
-      return { kind: 'file', name, size: blob?.size ?? 0, mediaType: blob?.mediaType };
+      return serverPiece(piece.kind).candidate(piece, blob ?? null);
     };
     return work({ id, name, deliverableId, update, candidate }, packet);
   });

@@ -2,8 +2,8 @@ import { z } from 'zod';
 import type { Preview } from '$core/materials/preview';
 import { may, type Actor, type Deed } from '$core/people/policy';
 import { ms, select } from '../db/connection';
-import { previewOf } from '../materials/preview';
 import { NotHere } from '../outcome';
+import { serverPiece } from '../pieces/registry';
 
 /** A file that this person may fetch. */
 export interface FileAccess {
@@ -38,24 +38,23 @@ export async function openPicture(person: Actor, from: PieceShelf, pieceId: stri
 
 /** What can be shown of a piece in place: of a link, what was there when it was looked at. */
 export async function lookAtPiece(person: Actor, from: PieceShelf, pieceId: string): Promise<Preview> {
-  const { file, link } = await find(person, from, pieceId);
-  if (file) return previewOf(file);
-  if (!link) throw new NotHere('This piece');
-  const { url, title, text, at } = link;
-  return { kind: 'page', url, title, text, at };
+  const found = await find(person, from, pieceId);
+  const preview = await serverPiece(found.kind).lookAt(found);
+  if (!preview) throw new NotHere('This piece');
+  return preview;
 }
 
 async function find(
   person: Actor,
   from: PieceShelf,
   id: string
-): Promise<{ file: FileAccess | null; link: Link | null }> {
+): Promise<{ kind: string; file: FileAccess | null; link: Link | null }> {
   const { deed, table } = READING[from];
   const [row] = await select(Row, piece(table), [id, person.id]);
   if (!row || !may(person, deed, row)) throw new NotHere('This file');
-  const { name, sha256, size, mediaType, link } = row;
+  const { kind, name, sha256, size, mediaType, link } = row;
   const file = sha256 !== null && size !== null && mediaType !== null ? { name, sha256, size, mediaType } : null;
-  return { file, link };
+  return { kind, file, link };
 }
 
 const Link = z.object({
@@ -68,6 +67,7 @@ const Link = z.object({
 type Link = z.infer<typeof Link>;
 
 const Row = z.object({
+  kind: z.string(),
   name: z.string(),
   sha256: z.string().nullable(),
   size: z.number().nullable(),
@@ -80,7 +80,7 @@ const Row = z.object({
 });
 
 const piece = (table: string) => `
-  select f.name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", e.role as "courseRole",
+  select f.kind, f.name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", e.role as "courseRole",
     a.published, a.follows_drafts as "followsDrafts",
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as "ownsPacket",
     case when l.id is not null then json_build_object('url', l.url, 'title', l.title, 'text', l.body_text,

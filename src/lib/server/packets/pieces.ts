@@ -1,12 +1,14 @@
 import { contradiction } from '$core/materials/file-kinds';
 import { allowed, type Refusal } from '$core/packets/allowed';
-import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
+import { kindOfBytes, type Came, type PieceKind } from '$core/pieces/kinds';
+import { keepableName } from '$core/pieces/names';
+import { type PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';
 import type { StoredBlob } from '../blobs/store';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
-import { putOnShelf, type Came } from '../shelf/put-on-shelf';
+import { putOnShelf } from '../shelf/put-on-shelf';
 import { withPacket, type OpenPacket } from './open-packet';
 import { placeProblem } from './place';
 import { completeSeal, mayArrive, sealedPiece } from './seal';
@@ -40,10 +42,11 @@ export async function addFile(
     const { came = 'upload' } = file;
     const shelf = await putOnShelf(person, { name, blob, came, folder: { assignmentId } }, packet.now, packet.tx);
     const leaving = await thosePieces(packet, deliverableId, file.insteadOf ?? []);
-    const made = { deliverableId, name, ...blob, shelfFileId: shelf.fileId, shelfVersion: shelf.version };
+    const kind = kindOfBytes(came);
+    const made = { kind, deliverableId, name, ...blob, shelfFileId: shelf.fileId, shelfVersion: shelf.version };
     const sealed = await sealedPiece(packet, { deliverableId, sha256: blob.sha256 });
     if (!sealed) return layFile(packet, made, leaving);
-    const laid = await layPiece(packet, { ...made, kind: 'file' }, 'arrive');
+    const laid = await layPiece(packet, made, 'arrive');
     if (laid.ok) await completeSeal(packet, sealed);
     return laid;
   });
@@ -56,6 +59,7 @@ async function thosePieces(packet: OpenPacket, deliverableId: string | null, ids
 
 /** What of a file on the Shelf goes into a packet. */
 export interface ShelfPiece {
+  kind: PieceKind;
   deliverableId: string | null;
   name: string;
   sha256: string;
@@ -75,10 +79,10 @@ export async function layFile(
   file: ShelfPiece,
   leaving: Piece[] = []
 ): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
-  const { name, size, mediaType, deliverableId } = file;
-  const problem = await placeProblem(packet, deliverableId, { kind: 'file', name, size, mediaType }, leaving.length);
+  const { deliverableId } = file;
+  const problem = await placeProblem(packet, deliverableId, file, leaving.length);
   if (problem) return { ok: false, why: problem };
-  const laid = await layPiece(packet, { ...file, kind: 'file' });
+  const laid = await layPiece(packet, file);
   if (!laid.ok || leaving.length === 0) return laid;
   const position = Math.min(...leaving.map((piece) => piece.position));
   for (const piece of leaving) await letGo(packet, piece);

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { Wants } from '$core/assignments/wants';
-import { fitProblem, type Candidate } from '$core/packets/fit';
-import { MOST_PIECES, type PieceRefusal } from '$core/packets/piece-rules';
+import { fitProblem, type Candidate } from '$core/pieces/fit';
+import { MOST_PIECES, type PieceRefusal } from '$core/pieces/refusals';
 import { config } from '../config';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
 import { BlobFacts } from '$core/materials/facts';
 import type { RoundState } from '$core/packets/custody';
-import type { FilePiece, LinkInside, MarkView, PieceView, RoundView } from '$core/packets/views';
+import type { BytesPiece, LinkInside, PieceView } from '$core/pieces/piece';
+import type { MarkView, RoundView } from '$core/packets/views';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 
 /** The pieces of the working packet, in the student's order. */
@@ -115,20 +116,22 @@ const SUBMITTED_PIECES = `
   where p.packet_id = $1 order by p.position, p.id`;
 
 const Any = { id: z.string(), deliverableId: z.string().nullable(), name: z.string(), note: z.string() };
+/** What all pieces that are bytes have. */
+const OfBytes = z.object({
+  ...Any,
+  size: z.number(),
+  mediaType: z.string(),
+  facts: BlobFacts.nullable(),
+  newer: z.number().nullable(),
+  links: z.array(z.custom<LinkInside>()).nullable(),
+  reading: z.custom<BytesPiece['reading']>(),
+  madeFrom: z.custom<BytesPiece['madeFrom']>(),
+  uncompared: z.boolean(),
+  same: z.custom<BytesPiece['same']>()
+});
 const PieceRow = z.discriminatedUnion('kind', [
-  z.object({
-    ...Any,
-    kind: z.literal('file'),
-    size: z.number(),
-    mediaType: z.string(),
-    facts: BlobFacts.nullable(),
-    newer: z.number().nullable(),
-    links: z.array(z.custom<LinkInside>()).nullable(),
-    reading: z.custom<FilePiece['reading']>(),
-    madeFrom: z.custom<FilePiece['madeFrom']>(),
-    uncompared: z.boolean(),
-    same: z.custom<FilePiece['same']>()
-  }),
+  OfBytes.extend({ kind: z.literal('file') }),
+  OfBytes.extend({ kind: z.literal('recording') }),
   z.object({
     ...Any,
     kind: z.literal('link'),

@@ -1,10 +1,12 @@
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import { KINDS } from '$core/pieces/kinds';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { select } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
+import { serverPiece } from '../pieces/registry';
 import { withPacket, type OpenPacket } from './open-packet';
 import { layPiece, letGo } from './pieces';
 import { placeProblem } from './place';
@@ -50,19 +52,18 @@ async function restoreAll(packet: OpenPacket, pieces: RoundPiece[]): Promise<Res
 
 async function restoreOne(packet: OpenPacket, [piece]: RoundPiece[]): Promise<Restored> {
   if (!piece) throw new NotHere('This piece');
-  const { name, size, mediaType } = piece;
-  const candidate = size === null || mediaType === null ? LINK : { kind: 'file' as const, name, size, mediaType };
+  const { size, mediaType } = piece;
+  const bytes = size === null || mediaType === null ? null : { size, mediaType };
+  const candidate = serverPiece(piece.kind).candidate(piece, bytes);
   const problem = await placeProblem(packet, piece.deliverableId, candidate);
   if (problem) return { ok: false, why: problem };
   const laid = await layPiece(packet, piece);
   return laid.ok ? { ok: true, restored: 1 } : laid;
 }
 
-const LINK = { kind: 'link' } as const;
-
 const RoundPiece = z.object({
   deliverableId: z.string().nullable(),
-  kind: z.enum(['file', 'link']),
+  kind: z.enum(KINDS),
   name: z.string(),
   note: z.string(),
   sha256: z.string().nullable(),
@@ -75,7 +76,8 @@ const RoundPiece = z.object({
 type RoundPiece = z.infer<typeof RoundPiece>;
 
 const ROUND_PIECES = `
-  select p.deliverable_id as "deliverableId", p.kind, p.name, p.note, p.sha256, p.url, p.look_id as "lookId", p.knowingly,
+  select p.deliverable_id as "deliverableId", p.kind, p.name, p.note,
+    case when p.url is null then p.sha256 end as sha256, p.url, p.look_id as "lookId", p.knowingly,
     b.size::float8 as size, b.media_type as "mediaType"
   from round_pieces p left join blobs b on b.sha256 = p.sha256
   where p.packet_id = $1 and p.round_no = $2 and ($3::uuid is null or p.id = $3) order by p.position, p.id`;

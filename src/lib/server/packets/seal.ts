@@ -1,7 +1,8 @@
 import { z } from 'zod';
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { activeSeal } from '$core/packets/custody';
-import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
+import { keepableName } from '$core/pieces/names';
+import { type PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { stoppedByCheck } from '../checks/strict';
@@ -54,7 +55,7 @@ export async function breakSeal(person: Actor, input: { assignmentId: string }):
 
 /** What has not arrived meanwhile: between the student's press and this moment the last bytes may have come. */
 async function stillComing(packet: OpenPacket, coming: readonly ComingPiece[]): Promise<ComingPiece[]> {
-  const there = await Piece.findAll({ where: { packetId: packet.id, kind: 'file' }, transaction: packet.tx });
+  const there = await Piece.findAll({ where: { packetId: packet.id }, transaction: packet.tx });
   const lies = ({ deliverableId, sha256 }: ComingPiece) =>
     there.some((piece) => piece.deliverableId === deliverableId && piece.sha256 === sha256);
   return coming.filter((one) => !lies(one));

@@ -1,4 +1,5 @@
 import { execute } from '../db/connection';
+import { freezePieces } from '../pieces/freeze';
 import { issueReceipt, newReceiptNumber } from '../receipts/issue';
 import { tellStudent, tellTeachers } from '../tidings/packet-news';
 import type { OpenPacket } from './open-packet';
@@ -13,21 +14,14 @@ export async function writeRound(packet: OpenPacket, note: string): Promise<{ ro
   const round = packet.custody.standing;
   if (round === null) throw new Error('A round that was just submitted does not stand.');
   const receipt = newReceiptNumber();
-  const bind = [packet.id, round];
+  await freezePieces(packet.id, round, packet.tx);
   await Promise.all([
     note === ''
       ? null
-      : execute('update rounds set note = $3 where packet_id = $1 and no = $2', [...bind, note], packet.tx),
-    execute(FREEZE, bind, packet.tx),
+      : execute('update rounds set note = $3 where packet_id = $1 and no = $2', [packet.id, round, note], packet.tx),
     issueReceipt(packet, round, receipt),
     tellTeachers(packet, { kind: 'submitted', facts: { round } }),
     tellStudent(packet, { kind: 'receipt', facts: { round, number: receipt }, part: 'rounds', read: true })
   ]);
   return { round, receipt };
 }
-
-const FREEZE = `
-  insert into round_pieces
-    (packet_id, round_no, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly)
-  select packet_id, $2, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly
-  from pieces where packet_id = $1`;

@@ -24,7 +24,7 @@ export async function issueReceipt(packet: OpenPacket, round: number, number: st
   const { terms } = packet.custody;
   const { brief, student, note, arrivedAt, ...timing } = written;
   const receipt: Receipt = Receipt.parse({
-    version: 1,
+    version: 2,
     number,
     student,
     course: facts.courseTitle,
@@ -37,7 +37,7 @@ export async function issueReceipt(packet: OpenPacket, round: number, number: st
     ...(arrivedAt !== null && { arrivedAt }),
     takeBack: { possible: terms.takeBack, until: terms.takeBack ? submitEnds(terms) : null },
     zone: facts.zone,
-    pieces
+    pieces: pieces.map(present)
   });
   const text = JSON.stringify(receipt);
   const { jws, jwk } = await signForSchool(text);
@@ -68,6 +68,10 @@ const ROUND = `
   from rounds r join people s on s.id = r.submitted_by join packets p on p.id = r.packet_id
   join assignments a on a.id = p.assignment_id
   where r.packet_id = $1 and r.no = $2`;
+
+/** What a piece has of its own; what it has not is left out. */
+const present = (row: Record<string, unknown>) =>
+  Object.fromEntries(Object.entries(row).filter(([name, value]) => name === 'place' || value !== null));
 
 const PieceRow = z.record(z.string(), z.unknown());
 const PIECES = `

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { RoundView } from '$core/packets/views';
 import { may, type Actor, type CourseRole } from '$core/people/policy';
+import { KINDS } from '$core/pieces/kinds';
 import { pairPieces, type ComparedPiece, type Pair } from '$core/rounds/pairs';
 import type { Moment } from '$core/time/moment';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts } from '../assignments/facts';
@@ -83,7 +84,7 @@ const ContentRow = z.object({
   id: z.string(),
   deliverableId: z.string().nullable(),
   name: z.string(),
-  kind: z.enum(['file', 'link']),
+  kind: z.enum(KINDS),
   content: z.string()
 });
 const CONTENTS = `

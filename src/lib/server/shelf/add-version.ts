@@ -1,4 +1,4 @@
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import { contradiction } from '$core/materials/file-kinds';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';

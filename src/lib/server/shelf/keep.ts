@@ -1,4 +1,5 @@
-import { keepableName, type PieceRefusal } from '$core/packets/piece-rules';
+import { keepableName } from '$core/pieces/names';
+import { type PieceRefusal } from '$core/pieces/refusals';
 import { contradiction } from '$core/materials/file-kinds';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';

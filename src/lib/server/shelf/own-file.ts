@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { CAME } from '$core/pieces/kinds';
 import { mayWithOwn, type Actor } from '$core/people/policy';
 import { select, type Tx } from '../db/connection';
 import { NotHere } from '../outcome';
@@ -12,6 +13,7 @@ const Row = z.object({
   sha256: z.string(),
   size: z.number(),
   mediaType: z.string(),
+  came: z.enum(CAME),
   binned: z.boolean()
 });
 export type OwnFile = z.infer<typeof Row>;
@@ -29,5 +31,5 @@ export async function ownFile(person: Actor, fileId: string, tx?: Tx): Promise<O
 
 const OWN_FILE = `
   select f.id, f.owner_id as owner, f.name, f.folder_id as "folderId", f.version, f.sha256, b.size::float8 as size, b.media_type as "mediaType",
-    f.binned_at is not null as binned
+    f.came, f.binned_at is not null as binned
   from shelf_files f join blobs b on b.sha256 = f.sha256 where f.id = $1`;

@@ -1,13 +1,11 @@
 import { z } from 'zod';
+import type { Came } from '$core/pieces/kinds';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import type { StoredBlob } from '../blobs/store';
 import { execute, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
 import { folderFor } from './folder-for';
-
-/** How a file came to be on the Shelf. */
-export type Came = 'upload' | 'store' | 'combined' | 'copy';
 
 /** Where a file is filed: by its assignment (in the folder of its course), in a folder of one's own, or nowhere. */
 export type Filing = { assignmentId: string } | { folderId: string } | null;

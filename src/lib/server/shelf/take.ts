@@ -1,5 +1,6 @@
 import type { Refusal } from '$core/packets/allowed';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import { kindOfBytes } from '$core/pieces/kinds';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import { allowed } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { Piece } from '../db/models/packets';
@@ -32,8 +33,18 @@ export async function takeFromShelf(
   return { added, refused };
 }
 
-function shelfPiece({ id, version, name, sha256, size, mediaType }: OwnFile, deliverableId: string | null): ShelfPiece {
-  return { deliverableId, name, sha256, size, mediaType, shelfFileId: id, shelfVersion: version };
+function shelfPiece(file: OwnFile, deliverableId: string | null): ShelfPiece {
+  const { id, version, name, sha256, size, mediaType, came } = file;
+  return {
+    kind: kindOfBytes(came),
+    deliverableId,
+    name,
+    sha256,
+    size,
+    mediaType,
+    shelfFileId: id,
+    shelfVersion: version
+  };
 }
 
 /** Puts the version that the Shelf has now in place of the older one in the packet. Name, note and place stay. */
@@ -50,7 +61,12 @@ export async function takeNewer(
     if (!verdict.ok) return verdict;
     const file = await ownFile(person, piece.shelfFileId, packet.tx);
     const { name, sha256, size, mediaType, version } = file;
-    const problem = await placeProblem(packet, piece.deliverableId, { kind: 'file', name, size, mediaType });
+    const problem = await placeProblem(packet, piece.deliverableId, {
+      kind: piece.kind,
+      name,
+      size,
+      mediaType
+    });
     // It takes the place of another piece, so that a place which is full stays as full as it was.
     if (problem !== null && problem !== 'place-full' && problem !== 'too-many-pieces')
       return { ok: false, why: problem };

@@ -1,7 +1,8 @@
 import { rm, stat } from 'node:fs/promises';
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import { CAME } from '$core/pieces/kinds';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { inspectBlob } from '../blobs/inspect';
 import { hashFile } from '../blobs/hash-file';
@@ -58,7 +59,7 @@ async function close(id: string, answer: Finished): Promise<Finished> {
 const Row = z.object({
   name: z.string(),
   size: z.number(),
-  came: z.enum(['upload', 'combined']),
+  came: z.enum(CAME),
   assignmentId: z.string().nullable(),
   deliverableId: z.string().nullable(),
   replacesId: z.string().nullable(),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import type { StoredBlob } from '../blobs/store';
 import { soundPath } from '../blobs/sound';

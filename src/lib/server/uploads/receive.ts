@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { Server } from '@tus/server';
 import { z } from 'zod';
-import { keepableName } from '$core/packets/piece-rules';
+import { keepableName } from '$core/pieces/names';
 import { mayWithOwn, type Actor } from '$core/people/policy';
 import { hasRoom } from '../blobs/disk';
 import { config } from '../config';

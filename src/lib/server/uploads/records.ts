@@ -16,7 +16,7 @@ export const UploadMetadata = z
     deliverable: z.uuid().nullable(),
     replaces: z.uuid().nullable(),
     folder: z.uuid().nullable(),
-    came: z.enum(['upload', 'combined']),
+    came: z.enum(['upload', 'combined', 'recorded']),
     /** Pieces that it takes the place of, by their ids with commas between them. */
     instead: z
       .string()

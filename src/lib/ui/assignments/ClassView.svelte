@@ -9,9 +9,9 @@
   import Emblem from '$ui/courses/Emblem.svelte';
   import Baton from '$ui/packets/Baton.svelte';
   import type { GuidanceView } from '$core/assignments/guidance';
-  import type { PieceView } from '$core/packets/views';
+  import type { PieceView } from '$core/pieces/piece';
   import Field from '$ui/forms/Field.svelte';
-  import PieceList from '$ui/packets/PieceList.svelte';
+  import PieceList from '$ui/pieces/PieceList.svelte';
   import { pointsForTeacher } from '$core/threads/points';
   import Thread from '$ui/threads/Thread.svelte';
   import Message from '$ui/shell/Message.svelte';

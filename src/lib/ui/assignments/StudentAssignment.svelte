@@ -6,7 +6,8 @@
   import { fullness, placeAnchor } from '$core/packets/places';
   import { ownPoints } from '$core/threads/points';
   import type { About } from '$core/threads/views';
-  import type { DeliverableView, MarkView, PieceView, RoundView, UnderWay } from '$core/packets/views';
+  import type { DeliverableView, MarkView, RoundView, UnderWay } from '$core/packets/views';
+  import type { PieceView } from '$core/pieces/piece';
   import Emblem from '$ui/courses/Emblem.svelte';
   import ChangeMind from '$ui/packets/ChangeMind.svelte';
   import { runChecks } from '$core/checks/run-checks';

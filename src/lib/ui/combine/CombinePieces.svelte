@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { DeliverableView, FilePiece } from '$core/packets/views';
+  import type { DeliverableView } from '$core/packets/views';
+  import type { BytesPiece } from '$core/pieces/piece';
   import OnePdf from './OnePdf.svelte';
   import Smaller from './Smaller.svelte';
 
@@ -7,7 +8,7 @@
     assignmentId: string;
     place: Pick<DeliverableView, 'title' | 'wants' | 'named'> & { id: string | null };
     /** Pictures and PDFs of the place. */
-    pieces: readonly FilePiece[];
+    pieces: readonly BytesPiece[];
     largest: number;
     close: () => void;
   }

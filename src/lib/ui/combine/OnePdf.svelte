@@ -1,8 +1,10 @@
 <script lang="ts">
   import { ArrowDown, ArrowUp } from '@lucide/svelte';
   import { onDestroy, untrack } from 'svelte';
-  import { sizeText, withEnding } from '$core/packets/piece-rules';
-  import type { DeliverableView, FilePiece } from '$core/packets/views';
+  import { sizeText } from '$core/materials/size-text';
+  import { withEnding } from '$core/pieces/names';
+  import type { DeliverableView } from '$core/packets/views';
+  import type { BytesPiece } from '$core/pieces/piece';
   import Field from '$ui/forms/Field.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import { combine, Unusable, type Combining } from './combine';
@@ -11,7 +13,7 @@
   interface Props {
     assignmentId: string;
     place: Pick<DeliverableView, 'title' | 'named'> & { id: string | null };
-    pieces: readonly FilePiece[];
+    pieces: readonly BytesPiece[];
     largest: number;
     close: () => void;
   }

@@ -1,8 +1,9 @@
 <script lang="ts">
   import { onDestroy } from 'svelte';
   import { partName } from '$core/materials/file-kinds';
-  import { sizeText, withEnding } from '$core/packets/piece-rules';
-  import type { FilePiece } from '$core/packets/views';
+  import { sizeText } from '$core/materials/size-text';
+  import { withEnding } from '$core/pieces/names';
+  import type { BytesPiece } from '$core/pieces/piece';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import { combine, type Combining } from './combine';
   import { fetchPiece } from './fetch-piece';
@@ -11,7 +12,7 @@
     assignmentId: string;
     place: { id: string | null };
     /** Pictures of the place. */
-    pieces: readonly FilePiece[];
+    pieces: readonly BytesPiece[];
     largest: number;
     close: () => void;
   }
@@ -25,7 +26,7 @@
   let cancelled = $state(false);
   let doneCount = $state(0);
   let problem = $state('');
-  let made = $state<Array<{ piece: FilePiece; blob: Blob; url: string }>>([]);
+  let made = $state<Array<{ piece: BytesPiece; blob: Blob; url: string }>>([]);
   const large = $derived(pieces.filter((piece) => piece.size > wanted));
   onDestroy(() => {
     working?.cancel();

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { PIECE_KINDS, wantsWords } from '$core/assignments/wants';
+  import { WANTED_KINDS } from '$core/pieces/kinds';
+  import { wantsWords } from '$core/assignments/wants';
   import type { CourseAbout } from '$core/courses/views';
   import { latePolicyWords } from '$core/packets/due';
   import CalendarList from './CalendarList.svelte';
@@ -8,7 +9,7 @@
   const { about }: { about: CourseAbout } = $props();
   const rules = $derived(about.rules);
   const kinds = $derived(
-    rules.kinds.length === PIECE_KINDS.length ? ['Any kind of piece'] : wantsWords({ kinds: rules.kinds })
+    rules.kinds.length === WANTED_KINDS.length ? ['Any kind of piece'] : wantsWords({ kinds: rules.kinds })
   );
 </script>
 

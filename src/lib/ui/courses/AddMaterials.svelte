@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
 
   interface Props {
     unitId?: string;

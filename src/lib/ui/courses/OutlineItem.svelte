@@ -2,7 +2,7 @@
   import { BookOpen, Megaphone } from '@lucide/svelte';
   import type { OutlineItem } from '$core/courses/outline';
   import { timeToDue } from '$core/packets/due';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import { absolute, relative } from '$core/time/words';
   import Baton from '$ui/packets/Baton.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { countsWords } from '$core/courses/rules';
   import { COUNTS } from '$core/packets/terms';
-  import { PIECE_KINDS } from '$core/assignments/wants';
+  import { WANTED_KINDS } from '$core/pieces/kinds';
   import type { CourseAbout, CourseHead } from '$core/courses/views';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
@@ -94,7 +94,7 @@
     <fieldset class="sm:col-span-2">
       <legend class="text-sm">Kinds of piece wanted</legend>
       <div class="flex flex-wrap gap-4">
-        {#each PIECE_KINDS as kind (kind)}
+        {#each WANTED_KINDS as kind (kind)}
           <label class="flex items-center gap-2"
             ><input type="checkbox" class="checkbox checkbox-sm" name="kind-{kind}" checked={kinds.includes(kind)} />
             {kind}</label

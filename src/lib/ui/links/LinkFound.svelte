@@ -3,7 +3,7 @@
   import { addressText } from '$core/links/address';
   import { isFine } from '$core/links/verdict';
   import { verdictText, verdictWords } from '$core/links/words';
-  import type { LinkPiece } from '$core/packets/views';
+  import type { LinkPiece } from '$core/pieces/piece';
   import { absolute } from '$core/time/words';
   import { act } from '$ui/forms/act';
   import { getZone } from '$ui/time/reader';

@@ -3,7 +3,7 @@
   import { addressText } from '$core/links/address';
   import { isDoubtful } from '$core/links/verdict';
   import { insideText, verdictText } from '$core/links/words';
-  import type { LinkInside } from '$core/packets/views';
+  import type { LinkInside } from '$core/pieces/piece';
   import { absolute } from '$core/time/words';
   import { getZone } from '$ui/time/reader';
 

@@ -2,7 +2,7 @@
   import { BookOpen } from '@lucide/svelte';
   import type { MaterialView } from '$core/courses/views';
   import { kindText } from '$core/materials/preview';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import Peek from './Peek.svelte';
 
   /** A material that opens where it stands. Without JavaScript its own page shows the same. */

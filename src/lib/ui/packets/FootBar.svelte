@@ -7,7 +7,8 @@
   import { activeSeal, roundsLeft, standingRound, type Custody, type Holding } from '$core/packets/custody';
   import { costNow, timeToDue } from '$core/packets/due';
   import { fullness, fullnessWords, piecesText } from '$core/packets/places';
-  import type { DeliverableView, PieceView } from '$core/packets/views';
+  import type { DeliverableView } from '$core/packets/views';
+  import type { PieceView } from '$core/pieces/piece';
   import { refusalWords } from '$core/packets/words';
   import { absolute, span, toTheSecond } from '$core/time/words';
   import { comingWords, ranOutWords } from '$core/packets/seal-words';

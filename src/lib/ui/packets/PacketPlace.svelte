@@ -1,22 +1,20 @@
 <script lang="ts">
-  import { Combine, Link, Library } from '@lucide/svelte';
   import { wantsWords } from '$core/assignments/wants';
   import { placeAnchor } from '$core/packets/places';
-  import { fitProblem } from '$core/packets/fit';
-  import { pieceRefusalWords } from '$core/packets/piece-rules';
-  import type { DeliverableView, FilePiece, PieceView, UnderWay } from '$core/packets/views';
+  import { fitProblem, takesKind } from '$core/pieces/fit';
+  import { pieceRefusalWords } from '$core/pieces/refusals';
+  import type { DeliverableView, UnderWay } from '$core/packets/views';
+  import type { PieceView } from '$core/pieces/piece';
   import { whenScripted } from '$ui/forms/scripted.svelte';
-  import AddLink from '$ui/links/AddLink.svelte';
   import OwnSite from '$ui/links/OwnSite.svelte';
-  import PickFromShelf from '$ui/shelf/PickFromShelf.svelte';
-  import CombinePieces from '$ui/combine/CombinePieces.svelte';
+  import AddFiles from '$ui/pieces/AddFiles.svelte';
+  import PieceList from '$ui/pieces/PieceList.svelte';
+  import { WAYS, type Filling } from '$ui/pieces/ways';
   import Message from '$ui/shell/Message.svelte';
   import { dropsOn, type Dropped } from '$ui/uploads/dropping';
   import LeftBehind from '$ui/uploads/LeftBehind.svelte';
   import OnItsWay from '$ui/uploads/OnItsWay.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
-  import AddFiles from './AddFiles.svelte';
-  import PieceList from './PieceList.svelte';
 
   interface Props {
     assignmentId: string;
@@ -36,26 +34,22 @@
 
   const uploads = getUploads();
   const scripted = whenScripted();
-  let panel = $state<'shelf' | 'link' | 'combine' | null>(null);
+  let panel = $state<string | null>(null);
   let pasted = $state('');
   let hangs = $state(false);
   let problems = $state<string[]>([]);
 
-  const kinds = $derived(place.wants.kinds ?? []);
-  const takesFiles = $derived(kinds.length === 0 || kinds.some((kind) => kind !== 'link'));
-  const takesLinks = $derived(kinds.length === 0 || kinds.includes('link'));
+  const takesFiles = $derived(takesKind('file', place.wants));
+  const takesLinks = $derived(takesKind('link', place.wants));
   const sending = $derived(
     uploads.items.filter(({ bound }) => bound.assignment === assignmentId && (bound.deliverable ?? null) === place.id)
   );
   const left = $derived(underWay.filter(({ id }) => !uploads.has(id)));
-  const mergeable = $derived(
-    pieces.filter(
-      (piece): piece is FilePiece => piece.kind === 'file' && /^(image\/|application\/pdf)/.test(piece.mediaType)
-    )
-  );
-
   const most = $derived(place.wants.howMany?.to ?? Infinity);
   const full = $derived(pieces.length >= most);
+  const at = $derived<Filling>({ assignmentId, place, pieces, formKey, largest, full, pasted });
+  const ways = $derived(WAYS.filter((way) => way.offered(at)));
+  const open = $derived(WAYS.find(({ key }) => key === panel));
   /** Where a place takes one piece, another one takes its place; where it takes several, one has to leave first. */
   const instead = $derived(full && most === 1 ? pieces.map(({ id }) => id) : []);
 
@@ -78,7 +72,7 @@
     } else if (link !== null) problems.push(pieceRefusalWords('no-links-here', largest));
   }
 
-  const toggle = (what: NonNullable<typeof panel>) => (panel = panel === what ? null : what);
+  const close = () => (panel = null);
 </script>
 
 <li
@@ -146,50 +140,27 @@
           take={(files) => take({ files, link: null })}
         />
       {/if}
-      {#if takesFiles && !full}
+      {#each ways as way (way.key)}
         <button
           type="button"
           class="btn order-3 btn-sm"
           disabled={!scripted.yes}
-          aria-expanded={panel === 'shelf'}
-          onclick={() => toggle('shelf')}
+          aria-expanded={panel === way.key}
+          onclick={() => (panel = panel === way.key ? null : way.key)}
         >
-          <Library size={18} strokeWidth={1.75} aria-hidden="true" /> From the Shelf
-          <span class="sr-only">into {place.title}</span>
+          <way.icon size={18} strokeWidth={1.75} aria-hidden="true" />
+          {way.label}
+          <span class="sr-only">{way.said(place.title)}</span>
         </button>
-      {/if}
-      {#if takesLinks && !full}
-        <button
-          type="button"
-          class="btn order-3 btn-sm"
-          disabled={!scripted.yes}
-          aria-expanded={panel === 'link'}
-          onclick={() => toggle('link')}
-        >
-          <Link size={18} strokeWidth={1.75} aria-hidden="true" /> A link
-          <span class="sr-only">into {place.title}</span>
-        </button>
-      {/if}
-      {#if mergeable.length > 0}
-        <button
-          type="button"
-          class="btn order-3 btn-sm"
-          disabled={!scripted.yes}
-          aria-expanded={panel === 'combine'}
-          onclick={() => toggle('combine')}
-        >
-          <Combine size={18} strokeWidth={1.75} aria-hidden="true" /> Combine or shrink
-          <span class="sr-only">what lies in {place.title}</span>
-        </button>
-      {/if}
+      {/each}
     </div>
     {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
-    {#if panel === 'shelf'}
-      <PickFromShelf deliverableId={place.id} place={place.title} {formKey} close={() => (panel = null)} />
-    {:else if panel === 'link'}
-      <AddLink deliverableId={place.id} place={place.title} {formKey} {pasted} close={() => (panel = null)} />
-    {:else if panel === 'combine'}
-      <CombinePieces {assignmentId} {place} pieces={mergeable} {largest} close={() => (panel = null)} />
+    {#if open}
+      {#await open.panel() then { default: Panel }}
+        <Panel {at} {close} />
+      {:catch}
+        <Message kind="problem">This could not be fetched just now. Close it and try again.</Message>
+      {/await}
     {/if}
   {/if}
 </li>

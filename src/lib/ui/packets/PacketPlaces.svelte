@@ -1,5 +1,6 @@
 <script lang="ts">
-  import type { DeliverableView, PieceView, UnderWay } from '$core/packets/views';
+  import type { DeliverableView, UnderWay } from '$core/packets/views';
+  import type { PieceView } from '$core/pieces/piece';
   import { droppedIn, isTyping } from '$ui/uploads/dropping';
   import PacketPlace from './PacketPlace.svelte';
 

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { addressText } from '$core/links/address';
   import { verdictText } from '$core/links/words';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import { receiptFacts } from '$core/receipts/lines';
   import type { Receipt } from '$core/receipts/receipt';
   import { completeMoment } from '$core/time/words';
@@ -40,16 +40,17 @@
         <p class="flex flex-wrap gap-x-3">
           <span class="font-medium wrap-anywhere">{piece.name}</span>
           <span class="text-sm opacity-85">{piece.place ?? 'Also'}</span>
-          {#if piece.kind === 'file'}<span class="figures ml-auto text-sm">{sizeText(piece.size)}</span>{/if}
+          {#if piece.size !== undefined}<span class="figures ml-auto text-sm">{sizeText(piece.size)}</span>{/if}
         </p>
-        {#if piece.kind === 'file'}
-          <p class="font-mono text-xs wrap-anywhere opacity-85">SHA-256 {piece.sha256}</p>
-        {:else}
+        {#if piece.url !== undefined}
           <p class="text-sm wrap-anywhere">
-            {addressText(piece.url)}{#if piece.verdict}. {verdictText(piece.verdict)}{piece.lookedAt === null
-                ? ''
-                : ` on ${moment(piece.lookedAt)}`}{/if}
+            {addressText(piece.url)}{#if piece.verdict}. {verdictText(piece.verdict)}{piece.lookedAt
+                ? ` on ${moment(piece.lookedAt)}`
+                : ''}{/if}
           </p>
+        {/if}
+        {#if piece.sha256 !== undefined}
+          <p class="font-mono text-xs wrap-anywhere opacity-85">SHA-256 {piece.sha256}</p>
         {/if}
       </li>
     {/each}

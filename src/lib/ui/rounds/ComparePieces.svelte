@@ -18,7 +18,7 @@
   /** What became of one piece from one round to another; its differences are looked for when they are asked for. */
   const { pair, place, read, rounds }: Props = $props();
   const name = $derived((pair.after ?? pair.before)?.name ?? '');
-  const comparable = $derived(pair.state === 'changed' && pair.before?.kind === 'file');
+  const comparable = $derived(pair.state === 'changed');
   let found = $state.raw<Differences | null>(null);
   let asking = $state<'asked' | 'failed' | null>(null);
 

@@ -4,7 +4,7 @@
   import { arrivedWords } from '$core/packets/seal-words';
   import type { RoundView } from '$core/packets/views';
   import { dayToTheSecond } from '$core/time/words';
-  import PieceList from '$ui/packets/PieceList.svelte';
+  import PieceList from '$ui/pieces/PieceList.svelte';
 
   interface Props {
     round: RoundView;

@@ -2,7 +2,7 @@
   import { FileText, Folder, RefreshCw } from '@lucide/svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { addressText } from '$core/links/address';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import type { StoreEntry } from '$core/shelf/outside';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';

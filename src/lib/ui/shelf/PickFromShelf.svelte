@@ -4,7 +4,7 @@
   import { Eye } from '@lucide/svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { piecesText } from '$core/packets/places';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import type { ShelfFile } from '$core/shelf/views';
   import { absolute } from '$core/time/words';
   import Peek from '$ui/materials/Peek.svelte';

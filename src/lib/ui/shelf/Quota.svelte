@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import type { ShelfQuota } from '$core/shelf/views';
 
   /** How full the Shelf is, and what of it could go. */

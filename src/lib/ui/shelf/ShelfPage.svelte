@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Pin, Plus } from '@lucide/svelte';
   import { inOrder, type ShelfFile, type ShelfFolder, type ShelfQuota } from '$core/shelf/views';
-  import { pieceRefusalWords } from '$core/packets/piece-rules';
+  import { pieceRefusalWords } from '$core/pieces/refusals';
   import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Field from '$ui/forms/Field.svelte';

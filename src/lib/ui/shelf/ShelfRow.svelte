@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Eye, FileText, Pencil, RotateCcw, Trash2 } from '@lucide/svelte';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import type { ShelfFile, ShelfFolder } from '$core/shelf/views';
   import { act } from '$ui/forms/act';
   import IconButton from '$ui/forms/IconButton.svelte';

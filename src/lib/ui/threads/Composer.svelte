@@ -2,11 +2,11 @@
   import { onMount } from 'svelte';
   import { Lock, Paperclip, UsersRound, X } from '@lucide/svelte';
   import { page } from '$app/state';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import { readersWords, sendWords, type Readers } from '$core/threads/readers';
   import type { About, SaidWhere } from '$core/threads/views';
   import { whenScripted } from '$ui/forms/scripted.svelte';
-  import Recorder from './Recorder.svelte';
+  import Recorder from '$ui/recordings/Recorder.svelte';
   import RichField from './RichField.svelte';
   import { saidForm } from './said-form';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { UnderWay } from '$core/packets/views';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
 

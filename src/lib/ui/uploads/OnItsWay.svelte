@@ -1,6 +1,6 @@
 <script lang="ts">
   import { Pause, Play, X } from '@lucide/svelte';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { speedWords } from './speed';
   import { getUploads, type OnItsWay } from './uploads.svelte';

@@ -1,4 +1,4 @@
-import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '$core/packets/piece-rules';
+import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '$core/pieces/refusals';
 import { REFUSALS, type Refusal } from '$core/packets/refusals';
 import { refusalWords } from '$core/packets/words';
 

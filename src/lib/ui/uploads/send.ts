@@ -7,7 +7,7 @@ export interface Bound {
   deliverable?: string | null;
   replaces?: string;
   folder?: string;
-  came?: 'upload' | 'combined';
+  came?: 'upload' | 'combined' | 'recorded';
   /** Pieces that leave the packet as it comes. */
   instead?: string[];
 }

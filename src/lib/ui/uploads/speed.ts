@@ -1,5 +1,5 @@
 import { span } from '$core/time/words';
-import { sizeText } from '$core/packets/piece-rules';
+import { sizeText } from '$core/materials/size-text';
 
 /** So much of the past counts: long enough not to jump about, short enough to follow a line that slows down. */
 const WINDOW = 5000;

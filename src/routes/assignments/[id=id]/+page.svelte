@@ -1,7 +1,7 @@
 <script lang="ts">
   import { applyAction, deserialize } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
-  import { setPlacing } from '$ui/packets/placing';
+  import { setPlacing } from '$ui/pieces/placing';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import { getWayBack } from '../../shared/way-back.svelte';
   import ClassView from '$ui/assignments/ClassView.svelte';

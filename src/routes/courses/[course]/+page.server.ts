@@ -1,7 +1,7 @@
 import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { jsonText } from '$core/forms/json-text';
-import { pieceRefusalWords } from '$core/packets/piece-rules';
+import { pieceRefusalWords } from '$core/pieces/refusals';
 import { config } from '$server/config';
 import { courseFor } from '$server/courses/course-head';
 import { readOutline } from '$server/courses/outline';

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import Preview from '$ui/materials/Preview.svelte';
 
   const { data } = $props();

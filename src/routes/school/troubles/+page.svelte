@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import { act } from '$ui/forms/act';
   import Message from '$ui/shell/Message.svelte';
   import When from '$ui/time/When.svelte';

@@ -1,4 +1,5 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize';
+import type { PieceKind } from '$core/pieces/kinds';
 import type { RoundState } from '$core/packets/custody';
 import { database } from '../connection';
 import { flag, id, maybeMoment, maybeText, maybeUuid, maybeWhole, moment, text, uuid, whole } from './columns';
@@ -9,7 +10,7 @@ export class Piece extends Model<InferAttributes<Piece>, InferCreationAttributes
   declare packetId: string;
   /** Null for the "also" place. */
   declare deliverableId: string | null;
-  declare kind: CreationOptional<'file' | 'link'>;
+  declare kind: CreationOptional<PieceKind>;
   declare name: string;
   /** The student's own word beside it. */
   declare note: CreationOptional<string>;

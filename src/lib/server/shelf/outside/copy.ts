@@ -1,5 +1,5 @@
 import type { StoreTrouble } from '$core/shelf/outside';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { pipeline, Transform, type Readable } from 'node:stream';
 import { inspectBlob } from '../../blobs/inspect';

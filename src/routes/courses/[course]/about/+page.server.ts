@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { LatePolicy } from '$core/assignments/late-policy';
 import { MOST_MINUTES } from '$core/courses/rules';
 import { COUNTS } from '$core/packets/terms';
-import { PIECE_KINDS } from '$core/assignments/wants';
+import { WANTED_KINDS } from '$core/pieces/kinds';
 import { About, changeAbout, changeRules, Contact, endCourse, readAbout } from '$server/courses/about';
 import { copyCourse, CourseCopy } from '$server/courses/copy-course';
 import { Ticked, WholeText } from '../../../shared/fields';
@@ -41,7 +41,7 @@ const RulesForm = z.object({
   standsAgain: Ticked,
   followMinutes: WholeText,
   naming: z.string().trim().max(120),
-  ...Object.fromEntries(PIECE_KINDS.map((kind) => [`kind-${kind}`, Ticked] as const))
+  ...Object.fromEntries(WANTED_KINDS.map((kind) => [`kind-${kind}`, Ticked] as const))
 });
 
 export const actions = {
@@ -68,7 +68,7 @@ export const actions = {
         standsAgain: rest.standsAgain,
         followMinutes: Math.min(rest.followMinutes ?? 0, MOST_MINUTES),
         naming: rest.naming,
-        kinds: PIECE_KINDS.filter((kind) => ticked[`kind-${kind}`])
+        kinds: WANTED_KINDS.filter((kind) => ticked[`kind-${kind}`])
       });
       const keeps = kept > 0 ? ` ${kept} in which rounds were submitted keep what they had.` : '';
       return { done: `Kept. ${changed} assignments that follow these rules have taken them over.${keeps}` };

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { STORE_TROUBLES, storeTroubleWords, type StoreTrouble } from '$core/shelf/outside';
-import type { PieceRefusal } from '$core/packets/piece-rules';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import { copyFromStore } from '$server/shelf/outside/copy';
 import { parsedBody } from '../../../shared/body';
 import { fileWords } from '../../../shared/file-words';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { dragHandleZone, type DndEvent } from 'svelte-dnd-action';
-  import type { PieceView } from '$core/packets/views';
+  import type { PieceView } from '$core/pieces/piece';
   import PieceRow from './PieceRow.svelte';
   import { getPlacing } from './placing';
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { liesOn } from '$core/links/address';
-  import type { PieceView } from '$core/packets/views';
+  import type { PieceView } from '$core/pieces/piece';
+  import { addressOf } from '$core/pieces/registry';
   import ArrangePieces from './ArrangePieces.svelte';
   import PieceRow from './PieceRow.svelte';
 
@@ -21,8 +22,10 @@
   const { pieces, from, editable = false, named = null, placeId = null, places = [], ownSite = null }: Props = $props();
   const placeOf = (piece: PieceView) =>
     places.length === 0 ? null : (places.find((place) => place.id === piece.deliverableId)?.title ?? 'Also');
-  const elsewhere = (piece: PieceView) =>
-    ownSite !== null && piece.kind === 'link' && !liesOn(piece.url, ownSite) ? ownSite : null;
+  const elsewhere = (piece: PieceView) => {
+    const url = addressOf(piece)?.url;
+    return ownSite !== null && url !== undefined && !liesOn(url, ownSite) ? ownSite : null;
+  };
 </script>
 
 {#if editable}

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fitProblem, type Candidate } from './fit';
-import { PIECE_REFUSALS, keptWords, pieceRefusalWords } from './piece-rules';
+import { PIECE_REFUSALS, keptWords, pieceRefusalWords } from './refusals';
 
 const LARGEST = 1000;
 const file = (name: string, size = 10, mediaType?: string): Candidate => ({ kind: 'file', name, size, mediaType });

@@ -1,10 +1,8 @@
-import { partName } from '../materials/file-kinds';
+import { sizeText } from '../materials/size-text';
+import { LONGEST_NAME } from './names';
 
 /** How many pieces a packet holds at most; far beyond any brief, and a bound on every page that lists them. */
 export const MOST_PIECES = 200;
-/** Longest file name, in characters: what common file systems take. */
-export const LONGEST_NAME = 255;
-
 /** Why a piece is not taken, apart from custody's own reasons. */
 export const PIECE_REFUSALS = [
   'no-file',
@@ -20,6 +18,7 @@ export const PIECE_REFUSALS = [
   'place-full',
   'no-files-here',
   'no-links-here',
+  'no-recordings-here',
   'shelf-full',
   'hash-differs',
   'not-all-here',
@@ -29,47 +28,12 @@ export const PIECE_REFUSALS = [
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
 
-/**
- * A file's name as it was given, made fit to be kept: characters that no screen shows are dropped, and so are folders
- * in front of it. Whatever is left is only ever shown as text or sent as a quoted header, never used as a path.
- *
- * @returns the name, or null where it is too long to keep
- */
-export function keepableName(given: string): string | null {
-  const bare = given.normalize('NFC').split(/[/\\]/).at(-1) ?? '';
-  // Control characters, and the marks that reverse the reading direction and thereby hide an ending.
-  const name = bare.replace(/[\p{Cc}\p{Zl}\p{Zp}\u200e\u200f\u202a-\u202e\u2066-\u2069]/gu, '').trim();
-  if (name === '' || name === '.' || name === '..') return 'unnamed file';
-  return name.length > LONGEST_NAME ? null : name;
-}
-
-/** A new name with the ending of the old one, which says what kind of file it is, unless it has that ending already. */
-export function withEnding(name: string, old: string): string {
-  const [, ending] = partName(old);
-  return name.toLowerCase().endsWith(ending.toLowerCase()) ? name : `${name}${ending}`;
-}
-
-/** Bytes as people read them: "820 kB", "4.2 MB". Powers of ten, as file managers count. */
-export function sizeText(bytes: number): string {
-  if (bytes < 1000) return `${bytes} bytes`;
-  for (const [unit, size] of [
-    ['kB', 1e3],
-    ['MB', 1e6],
-    ['GB', 1e9]
-  ] as const) {
-    if (bytes < size * 1000 || unit === 'GB') {
-      const amount = bytes / size;
-      return `${amount < 10 ? amount.toFixed(1).replace(/\.0$/, '') : Math.round(amount)} ${unit}`;
-    }
-  }
-  return `${bytes} bytes`;
-}
-
 /** Reasons that concern the place alone: the file itself is sound and is kept on the Shelf. */
 const PLACE_ONLY: readonly PieceRefusal[] = [
   'wrong-type',
   'place-full',
   'no-files-here',
+  'no-recordings-here',
   'also-closed',
   'too-many-pieces'
 ];
@@ -111,6 +75,7 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
   'place-full': 'This place holds as many pieces as the brief takes, so that one was not added. Remove one first.',
   'no-files-here': 'This place takes a link, not a file, so that file was not added.',
   'no-links-here': 'This place takes a file, not a link, so that address was not added.',
+  'no-recordings-here': 'This place takes no recordings, so that one was not added.',
   'shelf-full':
     'Your Shelf is full, so that file was not added. Empty the bin on your Shelf or remove what you no longer need; your packets stay as they are.',
   'hash-differs': 'What arrived is not what left your machine, so it was not added. Send it again.',

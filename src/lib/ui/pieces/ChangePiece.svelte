@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { withEnding } from '$core/packets/piece-rules';
-  import type { PieceView } from '$core/packets/views';
+  import { withEnding } from '$core/pieces/names';
+  import type { PieceView } from '$core/pieces/piece';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
 

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { keepableName, withEnding, pieceRefusalWords, PIECE_REFUSALS, sizeText } from './piece-rules';
+import { keepableName, withEnding } from './names';
 
 describe('names are kept as given, but can do no harm', () => {
   it.each([
@@ -27,19 +27,6 @@ describe('names are kept as given, but can do no harm', () => {
       })
     );
   });
-});
-
-it.each([
-  [0, '0 bytes'],
-  [999, '999 bytes'],
-  [4_200, '4.2 kB'],
-  [820_400, '820 kB'],
-  [2_147_483_648, '2.1 GB'],
-  [5e12, '5000 GB']
-])('%d bytes read %s', (bytes, words) => expect(sizeText(bytes)).toBe(words));
-
-it('says of every refusal what happened to the file', () => {
-  for (const why of PIECE_REFUSALS) expect(pieceRefusalWords(why, 1e9)).toMatch(/not added|then add/);
 });
 
 describe('a new name keeps the ending of the old one', () => {

@@ -3,10 +3,13 @@
   import { Mic, Square } from '@lucide/svelte';
   import { span } from '$core/time/words';
 
-  /** Records a voice message. It becomes a file beside what is written, and goes nowhere before that is sent. */
-  const { recorded }: { recorded: (file: File) => void } = $props();
-  /** Longest recording, in seconds. */
-  const LONGEST = 300;
+  interface Props {
+    recorded: (file: File) => void;
+    /** Longest recording, in seconds. */
+    longest?: number;
+  }
+  /** Records a voice. It becomes a file, and goes nowhere by itself. */
+  const { recorded, longest = 300 }: Props = $props();
   let recorder = $state.raw<MediaRecorder | null>(null);
   let seconds = $state(0);
   let problem = $state('');
@@ -31,7 +34,7 @@
       seconds = 0;
       timer = setInterval(() => {
         seconds++;
-        if (seconds >= LONGEST) stop();
+        if (seconds >= longest) stop();
       }, 1000);
     } catch {
       problem = 'The microphone cannot be used here. Allow it for this page, or attach a file.';

@@ -2,7 +2,7 @@
   import { Plus } from '@lucide/svelte';
   import type { Wants } from '$core/assignments/wants';
   import { acceptOf } from '$core/materials/file-kinds';
-  import { sizeText } from '$core/packets/piece-rules';
+  import { sizeText } from '$core/materials/size-text';
   import { whenScripted } from '$ui/forms/scripted.svelte';
 
   interface Props {

@@ -1,0 +1,38 @@
+import { spawn } from 'node:child_process';
+import { join } from 'node:path';
+import { run } from './lib/run.mjs';
+import { say } from './lib/say.mjs';
+
+/**
+ * `npm run check`: types, lint with the floors, and format, side by side; each says what it found when it is done. What
+ * was well formatted is looked at again when it changes; lint and types depend on other files, and look at all.
+ */
+const CACHE = join('node_modules', '.cache', 'prettier');
+const TOOLS = [
+  { name: 'types', command: ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings'] },
+  {
+    name: 'lint and floors',
+    command: ['eslint', '.', '--max-warnings', '0']
+  },
+  {
+    name: 'format',
+    command: ['prettier', '--check', '.', '--log-level', 'warn', '--cache', '--cache-location', CACHE]
+  }
+];
+
+await run('npx', ['--no', 'svelte-kit', 'sync'], { quiet: true });
+const passed = await Promise.all(TOOLS.map(look));
+process.exit(passed.every(Boolean) ? 0 : 1);
+
+/** @param {{ name: string, command: string[] }} tool @returns {Promise<boolean>} */
+async function look({ name, command }) {
+  const begun = performance.now();
+  const child = spawn('npx', ['--no', '--', ...command], { stdio: ['ignore', 'pipe', 'pipe'] });
+  let output = '';
+  child.stdout.on('data', (chunk) => (output += chunk));
+  child.stderr.on('data', (chunk) => (output += chunk));
+  const code = await new Promise((resolve) => child.on('close', resolve));
+  say(`${code === 0 ? 'passed' : 'FAILED'}  ${name} (${((performance.now() - begun) / 1000).toFixed(0)} s)`);
+  if (code !== 0) say(output);
+  return code === 0;
+}

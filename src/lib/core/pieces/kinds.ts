@@ -1,0 +1,17 @@
+/**
+ * The kinds of piece that a packet holds. Each is one module on each floor: its rules here, what becomes of it in
+ * `server/pieces`, how it looks and how it is added in `ui/pieces`.
+ */
+export const KINDS = ['file', 'link', 'recording'] as const;
+export type PieceKind = (typeof KINDS)[number];
+
+/** How bytes came to a person's Shelf: sent, copied from a store elsewhere, combined or recorded here, copied from another file. */
+export const CAME = ['upload', 'store', 'combined', 'copy', 'recorded'] as const;
+export type Came = (typeof CAME)[number];
+
+/** The kind of piece that bytes are, by how they came. */
+export const kindOfBytes = (came: Came): PieceKind => (came === 'recorded' ? 'recording' : 'file');
+
+/** Kinds that a brief can want. A scan is one of a file's: it arrives as one. */
+export const WANTED_KINDS = ['file', 'link', 'scan', 'recording'] as const;
+export type WantedKind = (typeof WANTED_KINDS)[number];

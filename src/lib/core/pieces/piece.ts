@@ -1,0 +1,66 @@
+import type { Verdict } from '../links/verdict';
+import type { LinkLook } from '../links/words';
+import type { BlobFacts } from '../materials/facts';
+import type { Moment } from '../time/moment';
+
+/** A piece as it lies in a packet or a round. */
+export type PieceView = FilePiece | RecordingPiece | LinkPiece;
+
+export interface FilePiece extends BytesPiece {
+  kind: 'file';
+}
+
+/** A recording that was made in its place. */
+export interface RecordingPiece extends BytesPiece {
+  kind: 'recording';
+}
+
+interface AnyPiece {
+  id: string;
+  /** Null for the "also" place. */
+  deliverableId: string | null;
+  name: string;
+  /** The student's own word beside it; empty where there is none. */
+  note: string;
+}
+
+/** A piece that is bytes, with what is known of them. */
+export interface BytesPiece extends AnyPiece {
+  /** Bytes. */
+  size: number;
+  mediaType: string;
+  /** What a look into its bytes told; null before one was taken. */
+  facts: BlobFacts | null;
+  /** The version that the Shelf has now, where this piece is of an older one. */
+  newer: number | null;
+  /** Where the document leads to, as it was last looked at; null before it was read. */
+  links: LinkInside[] | null;
+  /** What was read of it; null before it was, and for what has no words. `pages`: null where they are not known. */
+  reading: { words: number; pages: number | null } | null;
+  /** The handout that it was made from: how much of the file is still that, and which questions have no answer. */
+  madeFrom: { title: string; share: number; unanswered: string[] } | null;
+  /** It was read, but not held against everything that was handed out. */
+  uncompared: boolean;
+  /** What else is the same, by its bytes or by its words; null for what was submitted. */
+  same: { rounds: number[]; piece: string | null; handedOut: string | null } | null;
+}
+
+export interface LinkPiece extends AnyPiece {
+  kind: 'link';
+  url: string;
+  /** The student saw that it does not open for a teacher, and kept it. */
+  knowingly: boolean;
+  /** What was there: at the last look for a working packet, at the submit for a round. */
+  look: LinkLook | null;
+  /** When a later look found another text there; null where none did. */
+  changedAt: Moment | null;
+  /** When its address was last looked at, by whomever. */
+  seenAt: Moment | null;
+}
+
+/** An address that a document leads to, with what the latest look found there; null before the first one. */
+export interface LinkInside {
+  url: string;
+  verdict: Verdict | null;
+  at: Moment | null;
+}

@@ -1,0 +1,34 @@
+import type { Component } from 'svelte';
+import { FileText, Link, Mic } from '@lucide/svelte';
+import type { PieceKind } from '$core/pieces/kinds';
+import type { PieceView } from '$core/pieces/piece';
+import BytesAbout from './BytesAbout.svelte';
+import BytesHead from './BytesHead.svelte';
+import LinkAbout from './LinkAbout.svelte';
+import LinkHead from './LinkHead.svelte';
+import RecordingAbout from './RecordingAbout.svelte';
+
+/** What the parts of a row are given. */
+export interface RowPart {
+  piece: PieceView;
+  /** Where the piece is fetched from. */
+  address: string;
+  editable: boolean;
+  /** The student's own site, where this link does not lie on it. */
+  elsewhere: string | null;
+}
+
+/** How a kind of piece looks in a list: its mark, its name with where that leads, and what is said below it. */
+interface Row {
+  icon: typeof FileText;
+  head: Component<RowPart>;
+  about: Component<RowPart>;
+}
+
+const ROWS: Record<PieceKind, Row> = {
+  file: { icon: FileText, head: BytesHead, about: BytesAbout },
+  recording: { icon: Mic, head: BytesHead, about: RecordingAbout },
+  link: { icon: Link, head: LinkHead, about: LinkAbout }
+};
+
+export const rowOf = (piece: PieceView): Row => ROWS[piece.kind];

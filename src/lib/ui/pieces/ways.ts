@@ -1,0 +1,80 @@
+import type { Component } from 'svelte';
+import { Combine, Library, Link, Mic } from '@lucide/svelte';
+import type { BytesPiece, PieceView } from '$core/pieces/piece';
+import { takesKind } from '$core/pieces/fit';
+import { bytesOf } from '$core/pieces/registry';
+import type { DeliverableView } from '$core/packets/views';
+
+/** A place that is being filled, as every way of filling it is given it. */
+export interface Filling {
+  assignmentId: string;
+  place: Omit<DeliverableView, 'id'> & { id: string | null };
+  pieces: readonly PieceView[];
+  formKey: string;
+  /** Most bytes that a file may have here. */
+  largest: number;
+  /** It holds as many as it takes. */
+  full: boolean;
+  /** An address that was dropped or pasted. */
+  pasted: string;
+}
+
+/** A way of filling a place, besides choosing files: a button that unfolds a panel, which is fetched when it is opened. */
+export interface Way {
+  key: string;
+  icon: typeof Link;
+  label: string;
+  /** What the button says to those who do not see where it stands. */
+  said: (title: string) => string;
+  offered: (at: Filling) => boolean;
+  panel: () => Promise<{ default: Component<{ at: Filling; close: () => void }> }>;
+}
+
+const into = (title: string) => `into ${title}`;
+
+export const WAYS: readonly Way[] = [
+  {
+    key: 'shelf',
+    icon: Library,
+    label: 'From the Shelf',
+    said: into,
+    offered: ({ place, full }) => !full && takesKind('file', place.wants),
+    panel: () => import('./ways/FromShelf.svelte')
+  },
+  {
+    key: 'link',
+    icon: Link,
+    label: 'A link',
+    said: into,
+    offered: ({ place, full }) => !full && takesKind('link', place.wants),
+    panel: () => import('./ways/ALink.svelte')
+  },
+  {
+    key: 'record',
+    icon: Mic,
+    label: 'Record your voice',
+    said: into,
+    offered: ({ place, full }) => !full && takesSound(place.wants.types) && takesKind('recording', place.wants),
+    panel: () => import('./ways/RecordVoice.svelte')
+  },
+  {
+    key: 'combine',
+    icon: Combine,
+    label: 'Combine or shrink',
+    said: (title) => `what lies in ${title}`,
+    offered: ({ pieces }) => mergeable(pieces).length > 0,
+    panel: () => import('./ways/CombineThem.svelte')
+  }
+];
+
+/** Pictures and PDFs: what can be combined or made smaller. */
+export const mergeable = (pieces: readonly PieceView[]): BytesPiece[] =>
+  pieces.flatMap((piece) => {
+    const bytes = bytesOf(piece);
+    return bytes && /^(image\/|application\/pdf)/.test(bytes.mediaType) ? bytes : [];
+  });
+
+/** What browsers record into. A place that wants other types does not offer what it would refuse. */
+const RECORDED = ['webm', 'ogg', 'mp4', 'm4a'];
+const takesSound = (types: readonly string[] | undefined) =>
+  !types || types.length === 0 || types.some((type) => RECORDED.includes(type));

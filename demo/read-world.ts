@@ -6,7 +6,7 @@ import { LatePolicy } from '../src/lib/core/assignments/late-policy';
 import { CriterionDraft, MustDoDraft } from '../src/lib/core/assignments/draft';
 import { Wants } from '../src/lib/core/assignments/wants';
 import { RuleNames, StandingRules } from '../src/lib/core/courses/rules';
-import { SETTLES } from '../src/lib/core/packets/terms';
+import { WAYS } from '../src/lib/core/judging/ways';
 
 const Person = z.object({
   handle: z.string(),
@@ -85,7 +85,7 @@ const AssignmentFront = z.object({
   counts: z.enum(['latest', 'best', 'nominated']).optional(),
   standsAgain: z.boolean().optional(),
   followMinutes: z.number().int().optional(),
-  settles: z.enum(SETTLES).optional(),
+  settles: z.enum(WAYS).optional(),
   late: LatePolicy.optional(),
   alsoOpen: z.boolean().optional(),
   followsDrafts: z.boolean().optional(),

@@ -1,3 +1,4 @@
+import { WAYS as JUDGED } from '$core/judging/ways';
 import { createHash } from 'node:crypto';
 import fc from 'fast-check';
 import { beforeAll, expect, it } from 'vitest';
@@ -50,7 +51,7 @@ const anyTerms = fc.record({
   due: anyMoment,
   allowance: fc.option(fc.integer({ min: 1, max: 2 }), { nil: null }),
   takeBack: fc.boolean(),
-  settles: fc.constantFrom('result' as const, 'result' as const, 'looked-at' as const, 'declared' as const),
+  settles: fc.constantFrom('result' as const, ...JUDGED),
   late: fc.constantFrom(
     { kind: 'none' } as const,
     { kind: 'per-day', percent: 10, graceMinutes: 15, floorPercent: 50 } as const,

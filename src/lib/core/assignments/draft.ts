@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { MOST_MINUTES, RuleNames } from '../courses/rules';
-import { COUNTS, SETTLES } from '../packets/terms';
+import { WAYS } from '../judging/ways';
+import { COUNTS } from '../packets/terms';
 import { LatePolicy } from './late-policy';
 import { MET_BY } from './must-do';
 import { Wants } from './wants';
@@ -55,7 +56,7 @@ export const AssignmentDraft = z
     passBy: When,
     allowance: z.number().int().positive().nullable().default(null),
     takeBack: z.boolean().default(true),
-    settles: z.enum(SETTLES).default('result'),
+    settles: z.enum(WAYS).default('result'),
     late: LatePolicy.default({ kind: 'none' }),
     counts: z.enum(COUNTS).default('latest'),
     standsAgain: z.boolean().default(false),

@@ -1,3 +1,5 @@
+import type { Step } from '../judging/module';
+import { stepRefusal } from '../judging/registry';
 import type { Moment } from '../time/moment';
 import {
   activeSeal,
@@ -109,7 +111,7 @@ const RULES: Rules = {
   'declare-done': (c, _a, now) =>
     first(
       unsettled(c),
-      () => (c.terms.settles === 'declared' ? OK : no('settles-by-result')),
+      () => step(c, 'declare'),
       () => inTime(c, now)
     ),
   'withdraw-declaration': (c, _a, now) =>
@@ -122,7 +124,7 @@ const RULES: Rules = {
   mark: (c, _a, now) =>
     first(
       stands(c),
-      () => givesResult(c),
+      () => step(c, 'mark'),
       () => nothingArriving(c, now)
     ),
   return: (c, a, now) =>
@@ -130,12 +132,12 @@ const RULES: Rules = {
       overlay(c),
       () => returnable(c),
       () => nothingArriving(c, now),
-      () => (a.outcome === 'settled' ? givesResult(c) : leavesTime(c, a, now))
+      () => (a.outcome === 'settled' ? step(c, 'settle') : leavesTime(c, a, now))
     ),
   'look-and-settle': (c, _a, now) =>
     first(
       stands(c),
-      () => (c.terms.settles === 'looked-at' ? OK : no('settles-by-result')),
+      () => step(c, 'look'),
       () => nothingArriving(c, now)
     ),
   excuse: (c) => unsettled(c),
@@ -162,7 +164,7 @@ function first(head: Verdict, ...rest: Array<() => Verdict>): Verdict {
 function working(c: Custody, now: Moment): Verdict {
   return first(
     unsettled(c),
-    () => (c.terms.settles === 'declared' ? no('settles-by-declaration') : OK),
+    () => step(c, 'submit'),
     () => (c.phase === 'submitted' ? no('with-teacher') : OK),
     () => unsealed(c, now),
     () => inTime(c, now)
@@ -244,8 +246,10 @@ function canRestore(c: Custody, round: number): Verdict {
   return restorableRounds(c).includes(round) ? OK : no('not-an-earlier-round');
 }
 
-function givesResult(c: Custody): Verdict {
-  return c.terms.settles === 'looked-at' ? no('settles-by-looking') : OK;
+/** Whether the way in which the work is judged has this step. */
+function step(c: Custody, taken: Step): Verdict {
+  const why = stepRefusal(c.terms.settles, taken);
+  return why === null ? OK : no(why);
 }
 
 /** A standing round can be returned; a settled result can be corrected or asked for again. */

@@ -1,3 +1,4 @@
+import { WAYS } from '../judging/ways';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { allowed, type Action } from './allowed';
@@ -17,7 +18,7 @@ const anyTerms: fc.Arbitrary<Terms> = fc.record({
   closes: maybeMoment,
   allowance: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
   takeBack: fc.boolean(),
-  settles: fc.constantFrom('result', 'result', 'result', 'looked-at', 'declared'),
+  settles: fc.constantFrom('result' as const, 'result' as const, ...WAYS),
   late: fc.constantFrom(
     { kind: 'none' } as const,
     { kind: 'per-day', percent: 10, graceMinutes: 0, floorPercent: 50 } as const,

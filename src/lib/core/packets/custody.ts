@@ -1,3 +1,4 @@
+import type { SettledBy as OfItself } from '../judging/ways';
 import type { Moment } from '../time/moment';
 import { isClosed, type Terms } from './terms';
 
@@ -17,7 +18,7 @@ export interface CustodyRound {
 }
 
 /** What brought the packet to rest. */
-export type SettledBy = 'result' | 'looked-at' | 'declared' | 'excused' | 'in-person';
+export type SettledBy = OfItself | 'excused' | 'in-person';
 
 /** Where the work itself is, before excuses and in-person receipts are laid over it. */
 export type Phase = 'making' | 'submitted' | 'revising' | 'taken-back' | 'another-round' | 'settled';
@@ -36,7 +37,7 @@ export interface Custody {
   standing: number | null;
   /** Rounds that the teacher gave beyond the allowance. */
   granted: number;
-  settledBy: Extract<SettledBy, 'result' | 'looked-at' | 'declared'> | null;
+  settledBy: OfItself | null;
   excused: boolean;
   inPerson: boolean;
   /** What was sealed and is still arriving. Its time may have run out: ask `activeSeal`. */

@@ -1,3 +1,4 @@
+import { judging } from '../judging/registry';
 import { MINUTE, type Moment } from '../time/moment';
 import { allowed, type Action, type Refusal } from './allowed';
 import { roundsLeft, type Custody } from './custody';
@@ -60,7 +61,8 @@ const DEEDS: Deeds = {
       type: 'returned',
       round: c.standing ?? settledRound(c),
       outcome: a.outcome,
-      grants: a.outcome === 'another-round' && roundsLeft(c) === 0 ? 1 : 0
+      grants: a.outcome === 'another-round' && roundsLeft(c) === 0 ? 1 : 0,
+      ...(a.outcome === 'settled' && settledAs(c))
     }
   ],
   'look-and-settle': (c) => [{ type: 'looked-at', round: standing(c) }],
@@ -82,6 +84,12 @@ function extension(a: { due?: Moment | null; closes?: Moment | null }): CustodyD
 function standing(c: Custody): number {
   if (c.standing === null) throw new Error('No round stands, although the action was allowed.');
   return c.standing;
+}
+
+/** What the way of judging settles by, where the log has to say it. */
+function settledAs(c: Custody) {
+  const { settledBy } = judging(c.terms.settles);
+  return settledBy === 'passed' ? { as: settledBy } : {};
 }
 
 /** The round whose result settled the packet, for a correction. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { SETTLED_BY } from '../judging/ways';
 import type { Moment } from '../time/moment';
 
 const round = z.number().int().min(1);
@@ -56,12 +57,16 @@ export const CustodyDeed = z.discriminatedUnion('type', [
   z.object({ type: z.literal('round-opened'), round }),
   /** The teacher noted first points or a remark: marking has begun. */
   z.object({ type: z.literal('marked'), round }),
-  /** `grants`: 1 where the teacher asks for a round beyond the allowance and thereby gives it. */
+  /**
+   * `grants`: 1 where the teacher asks for a round beyond the allowance and thereby gives it. `as`: what it is settled
+   * by, where that is not a result.
+   */
   z.object({
     type: z.literal('returned'),
     round,
     outcome: z.enum(['settled', 'another-round']),
-    grants: z.union([z.literal(0), z.literal(1)])
+    grants: z.union([z.literal(0), z.literal(1)]),
+    as: z.enum(SETTLED_BY).optional()
   }),
   z.object({ type: z.literal('looked-at'), round }),
   z.object({ type: z.literal('declared-done'), note: z.string().optional() }),

@@ -110,7 +110,7 @@ const STEPS: Steps = {
       ...withStudent(c, e.at),
       ...NOTHING_PENDING,
       phase: settled ? 'settled' : 'another-round',
-      settledBy: settled ? 'result' : null,
+      settledBy: settled ? (e.as ?? 'result') : null,
       rounds: change(c.rounds, e.round, { state: settled ? 'settled' : 'returned', opened: true, markingBegun: true }),
       granted: c.granted + e.grants
     };

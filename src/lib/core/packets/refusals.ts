@@ -1,3 +1,5 @@
+import { JUDGING_REFUSALS } from '../judging/ways';
+
 /** Why an action is refused. The screens put each into words (words.ts); nothing else gives reasons. */
 export const REFUSALS = [
   'not-open-yet',
@@ -14,9 +16,7 @@ export const REFUSALS = [
   'nothing-stands',
   'not-an-earlier-round',
   'not-revising',
-  'settles-by-declaration',
-  'settles-by-looking',
-  'settles-by-result',
+  ...JUDGING_REFUSALS,
   'not-declared',
   'needs-new-closing',
   'not-excused',

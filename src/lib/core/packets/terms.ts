@@ -1,10 +1,7 @@
 import { graceMinutes } from '../assignments/grace';
 import type { LatePolicy } from '../assignments/late-policy';
+import type { Way } from '../judging/ways';
 import { MINUTE, type Moment } from '../time/moment';
-
-/** How an assignment's work settles: by a returned result, by being looked at, or by the student's own word. */
-export const SETTLES = ['result', 'looked-at', 'declared'] as const;
-export type Settles = (typeof SETTLES)[number];
 
 /** What an assignment lets a party do and until when. Extensions move `due` and `closes` for one packet. */
 export interface Terms {
@@ -16,7 +13,8 @@ export interface Terms {
   allowance: number | null;
   /** Whether the student may withdraw a standing round. */
   takeBack: boolean;
-  settles: Settles;
+  /** How it is judged. */
+  settles: Way;
   late: LatePolicy;
   /** Which of several returned rounds gives the result. */
   counts: Counts;

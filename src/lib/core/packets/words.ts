@@ -1,3 +1,4 @@
+import { settledWords } from '../judging/registry';
 import type { Refusal } from './allowed';
 import type { Holding, SettledBy, Standing } from './custody';
 
@@ -12,16 +13,12 @@ export function refusalWords(why: Refusal): string {
 
 /** Who holds the work, in words. The baton's text equivalent for the student. */
 export function holdingWords(holding: Pick<Holding, 'standing' | 'settledBy'>): string {
-  return holding.standing === 'settled'
-    ? SETTLED_WORDS[holding.settledBy ?? 'result']
-    : STANDING_WORDS[holding.standing];
+  return holding.standing === 'settled' ? restWords(holding.settledBy) : STANDING_WORDS[holding.standing];
 }
 
 /** The same for the teacher, who reads "you" from the other side. */
 export function holdingWordsForTeacher(holding: Pick<Holding, 'standing' | 'settledBy'>): string {
-  return holding.standing === 'settled'
-    ? SETTLED_WORDS[holding.settledBy ?? 'result']
-    : TEACHER_WORDS[holding.standing];
+  return holding.standing === 'settled' ? restWords(holding.settledBy) : TEACHER_WORDS[holding.standing];
 }
 
 const STANDING_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
@@ -46,13 +43,12 @@ const TEACHER_WORDS: Record<Exclude<Standing, 'settled'>, string> = {
   closed: 'Closed: nothing was submitted'
 };
 
-const SETTLED_WORDS: Record<SettledBy, string> = {
-  result: 'Settled: returned',
-  'looked-at': 'Settled: looked at',
-  declared: 'Settled: declared done',
-  excused: 'Settled: excused',
-  'in-person': 'Settled: accepted in person'
-};
+/** What settled it from outside of how it is judged. */
+const FROM_OUTSIDE = { excused: 'Settled: excused', 'in-person': 'Settled: accepted in person' } as const;
+
+function restWords(by: SettledBy | null): string {
+  return by === 'excused' || by === 'in-person' ? FROM_OUTSIDE[by] : settledWords(by ?? 'result');
+}
 
 const REFUSAL_WORDS: Record<Refusal, string> = {
   'not-open-yet': 'This has not opened yet. You can read it now and begin when it opens.',

@@ -1,3 +1,5 @@
+import { judging } from '../judging/registry';
+import { WAYS } from '../judging/ways';
 import { absolute } from '../time/words';
 import type { Moment } from '../time/moment';
 import type { Kind } from './kinds';
@@ -10,13 +12,13 @@ export function tidingWords(tiding: Pick<Tiding, 'kind' | 'title' | 'facts'>, zo
 
 type Say = (tiding: Pick<Tiding, 'title' | 'facts'>, when: (moment: Moment) => string) => string;
 
+/** What is said where it came back settled: by its way of judging, and of tidings from before that, by its result. */
+const toldOf = (how: string | undefined) =>
+  judging(WAYS.find((way) => judging(way).settledBy === how) ?? 'result').words.told;
+
 const WORDS: Record<Kind, Say> = {
   returned: ({ title, facts }) =>
-    facts.how === 'another-round'
-      ? `Another round is asked of ${title}`
-      : facts.how === 'looked-at'
-        ? `${title} was looked at: it is settled`
-        : `${title} came back with its result`,
+    facts.how === 'another-round' ? `Another round is asked of ${title}` : toldOf(facts.how)(title),
   'handed-back': ({ title, facts }) =>
     facts.how === 'kept'
       ? `Round ${facts.round} of ${title} was not handed back`

@@ -1,3 +1,4 @@
+import { isSubmitted, judging } from '$core/judging/registry';
 import { AssignmentDraft } from '$core/assignments/draft';
 import { StandingRules, rulesFor } from '$core/courses/rules';
 import type { Moment } from '$core/time/moment';
@@ -59,7 +60,7 @@ export async function assignmentRow(draft: AssignmentDraft, courseId: string, tx
     title: draft.title,
     briefMd: draft.brief,
     briefHtml: await briefFromMarkdown(draft.brief),
-    points: number(draft.points),
+    points: judging(draft.settles).points ? number(draft.points) : null,
     weight: number(draft.weight),
     expectedMinutes: draft.expectedMinutes,
     opensAt: date(draft.opens),
@@ -84,7 +85,7 @@ export async function assignmentRow(draft: AssignmentDraft, courseId: string, tx
 
 /** A teacher who names no deliverable gets one open one. */
 export function withOpenPlace(draft: AssignmentDraft): AssignmentDraft['deliverables'] {
-  if (draft.deliverables.length > 0 || draft.settles === 'declared') return draft.deliverables;
+  if (draft.deliverables.length > 0 || !isSubmitted(draft.settles)) return draft.deliverables;
   return [{ title: 'What you hand over', ask: '', optional: false, wants: {} }];
 }
 

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { LatePolicy } from '$core/assignments/late-policy';
-import { COUNTS, SETTLES, type Terms } from '$core/packets/terms';
+import { WAYS } from '$core/judging/ways';
+import { COUNTS, type Terms } from '$core/packets/terms';
 import type { Moment } from '$core/time/moment';
 import { ms } from '../db/connection';
 
@@ -26,7 +27,7 @@ export const AssignmentFacts = z.object({
   closes: z.number().nullable(),
   allowance: z.number().nullable(),
   takeBack: z.boolean(),
-  settles: z.enum(SETTLES),
+  settles: z.enum(WAYS),
   late: LatePolicy,
   counts: z.enum(COUNTS),
   standsAgain: z.boolean(),

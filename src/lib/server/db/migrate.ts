@@ -15,6 +15,7 @@ import * as likeness from './migrations/0011-likeness';
 import * as told from './migrations/0012-told';
 import * as keeping from './migrations/0013-keeping';
 import * as kinds from './migrations/0014-kinds';
+import * as judging from './migrations/0015-judging';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -31,7 +32,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0011-likeness', ...likeness },
   { name: '0012-told', ...told },
   { name: '0013-keeping', ...keeping },
-  { name: '0014-kinds', ...kinds }
+  { name: '0014-kinds', ...kinds },
+  { name: '0015-judging', ...judging }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

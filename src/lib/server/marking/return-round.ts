@@ -1,5 +1,6 @@
 import { Op } from 'sequelize';
 import { z } from 'zod';
+import { judging } from '$core/judging/registry';
 import type { MarkRefusal } from '$core/marking/words';
 import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
@@ -83,12 +84,14 @@ export async function returnRound(
 ): Promise<Result> {
   return withPacket(person, judgement, 'mark-round', `return ${judgement.key}`, async (packet) => {
     const { outcome, due, closes } = judgement;
+    const way = judging(packet.facts.settles);
+    const how = outcome === 'settled' ? way.settledBy : outcome;
     const problem =
       pointsProblem(packet, judgement.points) ??
       roundProblem(packet, judgement.round) ??
       (await meanwhileProblem(packet, judgement.known));
     if (problem) return { ok: false, why: problem };
-    if (outcome === 'settled' && packet.facts.points !== null && judgement.points === null)
+    if (outcome === 'settled' && wantsPoints(packet.facts) && judgement.points === null)
       return { ok: false, why: 'points-missing' };
     const verdict = await packet.act({ do: 'return', outcome, due, closes });
     if (!verdict.ok) return verdict;
@@ -98,7 +101,7 @@ export async function returnRound(
     await judgeByRubric(packet, judgement);
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
-    await tellStudent(packet, { kind: 'returned', facts: { round: judgement.round, how: outcome }, part: 'came-back' });
+    await tellStudent(packet, { kind: 'returned', facts: { round: judgement.round, how }, part: 'came-back' });
     await audit(person.id, `returned: ${outcome}`, packet.id, { round: judgement.round }, packet.tx);
     return verdict;
   });
@@ -140,10 +143,13 @@ async function judgeByRubric(
   );
 }
 
+const wantsPoints = ({ points, settles }: OpenPacket['facts']) => points !== null && judging(settles).points;
+
 function pointsProblem(packet: OpenPacket, points: number | null): MarkRefusal | null {
   if (points === null) return null;
-  if (packet.facts.points === null) return 'gives-no-points';
-  return points > packet.facts.points ? 'points-too-high' : null;
+  const most = wantsPoints(packet.facts) ? packet.facts.points : null;
+  if (most === null) return 'gives-no-points';
+  return points > most ? 'points-too-high' : null;
 }
 
 /** The student may have submitted again, or taken back, since the teacher's page was made. */

@@ -9,7 +9,7 @@ export const PROJECTION_COLUMNS = `
   ${ms('p.seal_until')} as "sealUntil", ${ms('p.since_at')} as since, p.given::float8 as given, p.kept::float8 as kept`;
 
 /** A result, or the wish for another round, that the student has not looked at. */
-export const UNREAD = `coalesce((p.phase = 'another-round' or (p.phase = 'settled' and p.settled_by in ('result', 'looked-at')))
+export const UNREAD = `coalesce((p.phase = 'another-round' or (p.phase = 'settled' and p.settled_by <> 'declared'))
   and (p.result_seen_at is null or p.result_seen_at < p.since_at), false)`;
 
 export const ProjectionRow = z.object({

@@ -1,5 +1,6 @@
 <script lang="ts">
   import { isCurve } from '$core/assignments/late-curve';
+  import { isSubmitted, judging } from '$core/judging/registry';
   import { latePolicyWords } from '$core/packets/due';
   import { submitEnds, type Terms } from '$core/packets/terms';
   import { pointsText } from '$core/grades/points';
@@ -38,11 +39,6 @@
     narrow = false
   }: Props = $props();
 
-  const SETTLING = {
-    result: 'Settles when your teacher returns it',
-    'looked-at': 'Settles when your teacher has looked at it',
-    declared: 'Settles when you say that it is done'
-  };
   const extended = $derived(terms.due !== setDue);
   const ends = $derived(submitEnds(terms));
 </script>
@@ -84,9 +80,9 @@
     <dd class="font-semibold">
       {points === null ? 'None' : pointsText(points)}{#if weight !== null}, {weight} % of the grade{/if}
     </dd>
-    <dd class="text-sm opacity-85">{SETTLING[terms.settles]}</dd>
+    <dd class="text-sm opacity-85">{judging(terms.settles).words.settling}</dd>
   </div>
-  {#if terms.settles !== 'declared'}
+  {#if isSubmitted(terms.settles)}
     <div>
       {@render fact('Rounds')}
       <dd class="font-semibold">

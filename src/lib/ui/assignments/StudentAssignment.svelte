@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { isSubmitted } from '$core/judging/registry';
   import { areOldForSubmit } from '$core/links/old';
   import { allowed } from '$core/packets/allowed';
   import { roundsUsed, type Custody, type Holding } from '$core/packets/custody';
@@ -119,7 +120,7 @@
     return piece ? `#${placeAnchor(piece.deliverableId)}` : null;
   }
   const readers = $derived({ course: facts.courseTitle, people: guidance.people, teachers, student: null });
-  const declared = $derived(custody.terms.settles === 'declared');
+  const declared = $derived(!isSubmitted(custody.terms.settles));
   const parts = $derived([
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
     { id: 'brief', name: 'Brief', note: mustDoWords(guidance.mustDo) ?? '' },

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { isSubmitted } from '$core/judging/registry';
   import type { AssignmentDraft } from '$core/assignments/draft';
   import { wantedName, wantsWords } from '$core/assignments/wants';
   import type { CourseHead } from '$core/courses/views';
@@ -79,7 +80,7 @@
       {#each draft.mustDo as item, i (i)}<li>{item.text}{item.optional ? ' (optional)' : ''}</li>{/each}
     </ul>
   {/if}
-  {#if draft.settles !== 'declared'}
+  {#if isSubmitted(draft.settles)}
     <h3 class="mt-4 font-semibold">Packet</h3>
     <ul class="grid gap-2">
       {#each draft.deliverables as place, i (i)}

@@ -4,6 +4,8 @@
   import type { AssignmentDraft } from '$core/assignments/draft';
   import type { CourseHead } from '$core/courses/views';
   import { wantsOf, type StandingRules } from '$core/courses/rules';
+  import { isSubmitted, judging } from '$core/judging/registry';
+  import { WAYS } from '$core/judging/ways';
   import Field from '$ui/forms/Field.svelte';
   import Message from '$ui/shell/Message.svelte';
   import AsStudentsSee from './AsStudentsSee.svelte';
@@ -36,11 +38,6 @@
   const scripted = whenScripted();
   let busy = $state(false);
 
-  const SETTLES = {
-    result: 'By a returned result',
-    'looked-at': 'By being looked at, without a mark',
-    declared: "By the student's own word that it is done"
-  };
   const elsewhere = $derived(Object.entries(problems).filter(([path]) => path === '' || path.includes('.')));
 </script>
 
@@ -86,10 +83,10 @@
       </Field>
       <Field label="It settles">
         <select class="select w-full" bind:value={draft.settles}>
-          {#each Object.entries(SETTLES) as [value, words] (value)}<option {value}>{words}</option>{/each}
+          {#each WAYS as way (way)}<option value={way}>{judging(way).words.choice}</option>{/each}
         </select>
       </Field>
-      {@render number('Points', 'Empty for none', 'points')}
+      {#if judging(draft.settles).points}{@render number('Points', 'Empty for none', 'points')}{/if}
       {@render number('Percent of the grade', 'Empty where it is not weighed', 'weight')}
       {@render number('Minutes of work you expect', '', 'expectedMinutes')}
     </div>
@@ -116,7 +113,7 @@
       </label>
     </fieldset>
     <RulesEditor {draft} {rules} />
-    {#if draft.settles !== 'declared'}<DeliverablesEditor
+    {#if isSubmitted(draft.settles)}<DeliverablesEditor
         bind:deliverables={draft.deliverables}
         fresh={wantsOf(rules)}
         {problems}

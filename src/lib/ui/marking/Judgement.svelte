@@ -1,11 +1,13 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Criterion } from '$core/assignments/rubric';
+  import { judging, stepRefusal } from '$core/judging/registry';
+  import type { Way } from '$core/judging/ways';
   import { pointsText } from '$core/grades/points';
 
   interface Props {
     points: number | null;
-    settles: 'result' | 'looked-at' | 'declared';
+    settles: Way;
     /** Rounds that the student may still submit by themselves; null for any number. */
     roundsLeft: number | null;
     criteria: Criterion[];
@@ -28,6 +30,8 @@
     errors,
     children
   }: Props = $props();
+  const way = $derived(judging(settles));
+  const keeps = $derived(stepRefusal(settles, 'mark') === null);
   const judged = $derived(
     criteria.flatMap((row, i) =>
       row.levels.filter((level) => level.id === values.levels[i]).map((level) => level.points)
@@ -56,7 +60,7 @@
     {/if}
   </fieldset>
 {/if}
-{#if points !== null && settles === 'result'}
+{#if points !== null && way.points}
   <label class="mb-1 block font-medium" for="points">Points of {pointsText(points)}</label>
   <input
     id="points"
@@ -76,16 +80,16 @@
 {#if errors.remark}<p class="mt-1 text-error">{errors.remark}</p>{/if}
 
 <div class="mt-4 grid gap-2">
-  {#if settles === 'looked-at'}
-    <button class="btn btn-primary" formaction="?/look" disabled={submitting}>Looked at: settle it</button>
-  {:else}
-    <button class="btn btn-primary" formaction="?/settle" disabled={submitting}
-      >{correcting ? 'Return the corrected result' : 'Return as settled'}</button
-    >
-    {#if !correcting}<button class="btn" formaction="?/keep" disabled={submitting}
-        >Keep for later, return nothing yet</button
-      >{/if}
-  {/if}
+  {#each way.answers as { step, label, correcting: corrected } (step)}
+    {#if !correcting || corrected !== null}
+      <button class="btn btn-primary" formaction="?/{step}" disabled={submitting}
+        >{correcting ? corrected : label}</button
+      >
+    {/if}
+  {/each}
+  {#if keeps && !correcting}<button class="btn" formaction="?/keep" disabled={submitting}
+      >Keep for later, return nothing yet</button
+    >{/if}
 </div>
 
 <fieldset class="mt-6 border-t border-base-300 pt-4">

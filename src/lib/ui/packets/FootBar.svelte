@@ -1,5 +1,6 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
+  import { isSubmitted } from '$core/judging/registry';
   import type { Found } from '$core/checks/check';
   import { findingsText } from '$core/checks/words';
   import { whenScripted } from '$ui/forms/scripted.svelte';
@@ -60,7 +61,7 @@
   }: Props = $props();
 
   const terms = $derived(custody.terms);
-  const declared = $derived(terms.settles === 'declared');
+  const declared = $derived(!isSubmitted(terms.settles));
   const working = $derived(
     ['not-started', 'in-progress', 'taken-back', 'another-round', 'revising'].includes(holding.standing)
   );

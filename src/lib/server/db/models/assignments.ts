@@ -1,6 +1,7 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize';
 import type { LatePolicy } from '$core/assignments/late-policy';
-import type { Counts, Settles } from '$core/packets/terms';
+import type { Way } from '$core/judging/ways';
+import type { Counts } from '$core/packets/terms';
 import { database } from '../connection';
 import { flag, id, json, maybeMoment, maybeUuid, maybeWhole, moment, text, uuid, whole } from './columns';
 
@@ -47,7 +48,7 @@ export class Assignment extends Model<InferAttributes<Assignment>, InferCreation
   declare closesAt: Date | null;
   declare allowance: number | null;
   declare takeBack: boolean;
-  declare settles: Settles;
+  declare settles: Way;
   declare latePolicy: LatePolicy;
   declare counts: CreationOptional<Counts>;
   declare standsAgain: CreationOptional<boolean>;

@@ -180,8 +180,7 @@ function doStep(step: DemoStep, cast: Cast & { at: (text: string) => Moment }) {
 /** Takes every piece out of the packet. */
 async function clear({ ids, student }: Cast) {
   const own = { assignmentId: assignmentId(ids) };
-  const { facts } = await readAssignment(student, own.assignmentId);
-  const { pieces } = await readOwnPacket(student, facts);
+  const { pieces } = await readOwnPacket(await readAssignment(student, own.assignmentId));
   for (const { id } of pieces) await removePiece(student, { ...own, pieceId: id });
   return { ok: true };
 }

@@ -15,7 +15,7 @@ beforeEach(async () => {
   for (const name of ['one.txt', 'two.txt', 'three.txt']) await attach(school.ilse, assignmentId, name, name);
 });
 
-const packet = async (who: Actor) => readOwnPacket(who, (await readAssignment(who, assignmentId)).facts);
+const packet = async (who: Actor) => readOwnPacket(await readAssignment(who, assignmentId));
 const names = async () => (await packet(school.ilse)).pieces.map(({ name }) => name);
 const idOf = async (name: string) => (await packet(school.ilse)).pieces.find((piece) => piece.name === name)?.id ?? '';
 const submit = () => submitPacket(school.ilse, { assignmentId, key: key() });

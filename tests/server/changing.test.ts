@@ -7,7 +7,7 @@ import { readClass, readForMarking } from '$server/marking/queries';
 import { declineClaim, receiveInPerson } from '$server/marking/class-actions';
 import { NotHere } from '$server/outcome';
 import { askBack, claimInPerson, revise, takeBack } from '$server/packets/change';
-import { readDesk } from '$server/packets/desk';
+import { readDesk } from '$server/lines/desk';
 import { canAddFile, removePiece } from '$server/packets/pieces';
 import { restorePieces } from '$server/packets/restore-pieces';
 import { breakSeal, sealPacket } from '$server/packets/seal';
@@ -25,8 +25,7 @@ beforeAll(async () => {
 beforeEach(() => at(MONDAY));
 
 const own = async (assignmentId: string) => {
-  const { facts } = await readAssignment(school.ilse, assignmentId);
-  return readOwnPacket(school.ilse, facts);
+  return readOwnPacket(await readAssignment(school.ilse, assignmentId));
 };
 const promised = (content: string, name = 'film.txt') => ({
   deliverableId: null,

@@ -6,8 +6,9 @@ import { readAssignment, readOwnPacket } from '$server/assignments/read-assignme
 import { select } from '$server/db/connection';
 import { readGuidance } from '$server/assignments/guidance';
 import { readOwnCourses } from '$server/courses/own-courses';
-import { readDesk, readSettled } from '$server/packets/desk';
-import { readRunway } from '$server/plan/runway';
+import { readDesk } from '$server/lines/desk';
+import { readSettled } from '$server/lines/long-lists';
+import { readRunway } from '$server/lines/runway';
 import { layRunway } from '$core/plan/runway';
 import { suggest } from '$core/plan/suggest';
 import { demoAccounts } from '$server/settings';
@@ -50,8 +51,9 @@ describe('on the day of loading, the demo Desk', () => {
     expect(groups.get('no-date')).toHaveLength(2);
     expect(groups.get('with-teacher')?.[0]?.title).toBe('Reading aloud, two minutes');
     const back = lines.find((line) => need(line, NOW) === 'another-round');
-    const { facts } = await readAssignment(ilse, back?.assignmentId ?? '');
-    expect((await readOwnPacket(ilse, facts)).marks[0]?.remark).toContain('the plank split');
+    expect((await readOwnPacket(await readAssignment(ilse, back?.assignmentId ?? ''))).marks[0]?.remark).toContain(
+      'the plank split'
+    );
   });
 
   it('has every standing, and every way of settling', () => {

@@ -5,9 +5,10 @@ import { z } from 'zod';
 import type { LatePolicy } from '$core/assignments/late-policy';
 import { deskGroup } from '$core/packets/desk';
 import { execute, inTransaction, select, type Tx } from '$server/db/connection';
-import { DESK_PAGE, readDesk } from '$server/packets/desk';
-import { deskGroupSql } from '$server/packets/desk-group';
-import { holdingOf, UNREAD } from '$server/packets/projection';
+import { DESK_PAGE, readDesk } from '$server/lines/desk';
+import { deskGroupSql } from '$server/lines/desk-group';
+import { holdingOf, UNREAD } from '$server/lines/projection';
+import { joinPacketOf } from '$server/parties/party';
 import { at, DAY, HOUR, MONDAY, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
@@ -67,10 +68,12 @@ async function lay({ opens, due, closes, late, packet }: Entry, tx: Tx): Promise
   );
   if (!packet) return id;
   const stands = packet.phase === 'submitted' || packet.phase === 'revising';
-  await execute(
-    `insert into packets (assignment_id, party_id, phase, pieces, settled_by, excused, in_person, since_at, result_seen_at,
+  const [laid] = await select(
+    z.object({ id: z.string() }),
+    `insert into packets (assignment_id, party_id, phase, pieces, settled_by, excused, in_person, since_at,
        seal_until, ran_out_at, standing_round)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+     returning id`,
     [
       id,
       school.ilse.id,
@@ -80,13 +83,18 @@ async function lay({ opens, due, closes, late, packet }: Entry, tx: Tx): Promise
       packet.excused,
       packet.inPerson,
       date(packet.since),
-      date(packet.seen),
       date(packet.sealUntil),
       packet.ranOut ? new Date(MONDAY) : null,
       stands ? 1 : null
     ],
     tx
   );
+  if (packet.seen !== null)
+    await execute(
+      'insert into results_seen (packet_id, person_id, at) values ($1, $2, $3)',
+      [laid?.id, school.ilse.id, date(packet.seen)],
+      tx
+    );
   return id;
 }
 
@@ -108,7 +116,7 @@ function inCore({ opens, due, closes, late, packet }: Entry, unread: boolean): s
 
 const GROUPS = `
   select a.id, ${deskGroupSql('$1::timestamptz')} as "group", ${UNREAD} as unread
-  from assignments a left join packets p on p.assignment_id = a.id and p.party_id = $2 where a.id = any($3::uuid[])`;
+  from assignments a ${joinPacketOf('$2', 'a.id')} where a.id = any($3::uuid[])`;
 const Row = z.object({ id: z.string(), group: z.string(), unread: z.boolean() });
 
 /** Undone again, whatever comes of it. */

@@ -13,8 +13,7 @@ beforeEach(async () => {
 });
 
 const pieceOf = async (id: string) => {
-  const { facts } = await readAssignment(school.ilse, id);
-  return (await readOwnPacket(school.ilse, facts)).pieces[0]?.id ?? '';
+  return (await readOwnPacket(await readAssignment(school.ilse, id))).pieces[0]?.id ?? '';
 };
 
 describe('a draft', () => {

@@ -84,13 +84,12 @@ describe('what was handed out', () => {
   const HANDOUT =
     'Pool sheet for the northern side\n1. Which animals do you see there?\nAnswer:\n2. What lives only above the black line?\nAnswer:\n';
   const pieces = async (id: string) => {
-    const { facts } = await readAssignment(school.ilse, id);
     for (let round = 0; round < 3; round++) {
-      const { pieces: all } = await readOwnPacket(school.ilse, facts);
+      const { pieces: all } = await readOwnPacket(await readAssignment(school.ilse, id));
       if (!tend(all, 'pieces')) break;
       await tended();
     }
-    return (await readOwnPacket(school.ilse, facts)).pieces;
+    return (await readOwnPacket(await readAssignment(school.ilse, id))).pieces;
   };
 
   it('is told from what was made of it, with the questions that have no answer', async () => {

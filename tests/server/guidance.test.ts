@@ -15,7 +15,7 @@ import { sendFile } from '$server/files';
 import { returnRound } from '$server/marking/return-round';
 import { previewOf } from '$server/materials/preview';
 import { NotHere } from '$server/outcome';
-import { readDesk } from '$server/packets/desk';
+import { readDesk } from '$server/lines/desk';
 import { readPosts } from '$server/threads/read-posts';
 import { post } from '$server/threads/say';
 import { at, attach, DAY, handIn, HOUR, key, MONDAY, packetOf, person, smallCourse } from './kit';

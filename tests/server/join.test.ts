@@ -11,7 +11,7 @@ import { readOwnCourses } from '$server/courses/own-courses';
 import { select } from '$server/db/connection';
 import { readEml, readOutbox } from '$server/mail/mail';
 import { NotHere } from '$server/outcome';
-import { readDesk } from '$server/packets/desk';
+import { readDesk } from '$server/lines/desk';
 import { at, count, DAY, handIn, HOUR, MONDAY, person, smallCourse } from './kit';
 
 type School = Awaited<ReturnType<typeof smallCourse>>;
@@ -161,8 +161,7 @@ describe('leaving', () => {
     await expect(readAssignment(school.ilse, id)).rejects.toThrow(NotHere);
     expect((await readRoster(school.course.id)).people.find((one) => one.id === school.ilse.id)?.left).toBe(MONDAY);
     await joinByPhrase(school.ilse, phrase);
-    const { facts } = await readAssignment(school.ilse, id);
-    expect((await readOwnPacket(school.ilse, facts)).rounds).toHaveLength(1);
+    expect((await readOwnPacket(await readAssignment(school.ilse, id))).rounds).toHaveLength(1);
   });
 
   it('can be the teacher’s decision about a student, never the other way round', async () => {

@@ -76,8 +76,7 @@ async function add(who: School['ilse'], assignmentId: string, name: string, cont
   return blob;
 }
 
-const packetOf = async (assignmentId: string) =>
-  readOwnPacket(school.ilse, (await readAssignment(school.ilse, assignmentId)).facts);
+const packetOf = async (assignmentId: string) => readOwnPacket(await readAssignment(school.ilse, assignmentId));
 /** As when its page is read, and read again once it heard that something has changed. */
 async function tendPieces(assignmentId: string) {
   for (let times = 0; times < 2; times++) {

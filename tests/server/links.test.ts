@@ -204,7 +204,7 @@ describe('links in a packet', () => {
       })
     ).toEqual({ ok: false, why: 'no-address' });
 
-    const packet = async () => readOwnPacket(school.ilse, (await readAssignment(school.ilse, assignmentId)).facts);
+    const packet = async () => readOwnPacket(await readAssignment(school.ilse, assignmentId));
     const [first, ownTab, kept] = (await packet()).pieces;
     expect(first).toMatchObject({ kind: 'link', name: 'Tide gauge, north quay', knowingly: false });
     expect(first).toMatchObject({
@@ -237,8 +237,7 @@ describe('links in a packet', () => {
       expect(await addLink(school.ilse, link)).toMatchObject({ ok: true });
     };
     const verdicts = async () => {
-      const { facts } = await readAssignment(school.ilse, assignmentId);
-      const { pieces } = await readOwnPacket(school.ilse, facts);
+      const { pieces } = await readOwnPacket(await readAssignment(school.ilse, assignmentId));
       return pieces.map((piece) => piece.kind === 'link' && [piece.look?.verdict, piece.look?.at, piece.knowingly]);
     };
     const page = '/notebooks/ilse/published-later';

@@ -1,7 +1,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readAssignment } from '$server/assignments/read-assignment';
 import { declareDone, takeBack } from '$server/packets/change';
-import { DESK_PAGE, LONG_PAGE, readDesk, readOpen, readSettled } from '$server/packets/desk';
+import { DESK_PAGE, readDesk } from '$server/lines/desk';
+import { LONG_PAGE, readOpen, readSettled } from '$server/lines/long-lists';
 import { excuse, extend, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
 import { MARKING_PAGE, nextWaiting, readClass, readMarkingDesk, readSetAssignments } from '$server/marking/queries';
 import { returnRound } from '$server/marking/return-round';

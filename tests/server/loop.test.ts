@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
-import { readDesk } from '$server/packets/desk';
+import { readDesk } from '$server/lines/desk';
 import { dropRevision, revise, takeBack, declareDone } from '$server/packets/change';
 import { removePiece } from '$server/packets/pieces';
 import { submitPacket } from '$server/packets/submit';
@@ -15,8 +15,7 @@ beforeAll(async () => {
 });
 
 const ownPacket = async (assignmentId: string) => {
-  const { facts } = await readAssignment(school.ilse, assignmentId);
-  return readOwnPacket(school.ilse, facts);
+  return readOwnPacket(await readAssignment(school.ilse, assignmentId));
 };
 const judgement = async (assignmentId: string, points: number | null, round = 1) => ({
   packetId: await packetOf(school.ilse, assignmentId),

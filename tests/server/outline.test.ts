@@ -12,7 +12,7 @@ import { readOwnCourses } from '$server/courses/own-courses';
 import { addUnit, arrangeOutline, changeUnit, showInOutline } from '$server/courses/shape-outline';
 import { select } from '$server/db/connection';
 import { NotHere } from '$server/outcome';
-import { readDesk } from '$server/packets/desk';
+import { readDesk } from '$server/lines/desk';
 import type { Actor } from '$core/people/policy';
 import { at, DAY, handIn, HOUR, MONDAY, person, smallCourse } from './kit';
 

@@ -23,8 +23,7 @@ beforeEach(async () => {
     await attach(school.ilse, assignmentId, name, name);
 });
 
-const pieces = async () =>
-  (await readOwnPacket(school.ilse, (await readAssignment(school.ilse, assignmentId)).facts)).pieces;
+const pieces = async () => (await readOwnPacket(await readAssignment(school.ilse, assignmentId))).pieces;
 const idOf = async (name: string) => (await pieces()).find((piece) => piece.name === name)?.id ?? '';
 const put = async (name: string, place: string | null, index: number) =>
   placePiece(school.ilse, {

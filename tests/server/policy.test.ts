@@ -20,8 +20,7 @@ beforeAll(async () => {
   assignmentId = await school.set();
   await handIn(school.ilse, assignmentId);
   packetId = await packetOf(school.ilse, assignmentId);
-  const { facts } = await readAssignment(school.ilse, assignmentId);
-  const packet = await readOwnPacket(school.ilse, facts);
+  const packet = await readOwnPacket(await readAssignment(school.ilse, assignmentId));
   pieceId = packet.pieces[0]?.id ?? '';
   roundPieceId = packet.rounds[0]?.pieces[0]?.id ?? '';
 });

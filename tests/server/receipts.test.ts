@@ -78,8 +78,7 @@ describe('a receipt', () => {
       submitPacket(school.teodor, { assignmentId: other, key: once })
     ]);
     expect(second).toEqual(first);
-    const { facts } = await readAssignment(school.teodor, other);
-    const { rounds } = await readOwnPacket(school.teodor, facts);
+    const { rounds } = await readOwnPacket(await readAssignment(school.teodor, other));
     expect(rounds.map(({ receipt }) => receipt)).toEqual([first.ok && first.receipt]);
   });
 

@@ -17,8 +17,7 @@ function upload(fields: Record<string, string>, files: Array<[name: string, cont
 }
 const also = () => ({ deliverable: '', key: key() });
 const names = async (assignmentId: string) => {
-  const { facts } = await readAssignment(school.ilse, assignmentId);
-  return (await readOwnPacket(school.ilse, facts)).pieces.map((piece) => piece.name);
+  return (await readOwnPacket(await readAssignment(school.ilse, assignmentId))).pieces.map((piece) => piece.name);
 };
 
 it('takes several files, each for itself', async () => {

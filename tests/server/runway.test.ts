@@ -1,7 +1,7 @@
 import { beforeEach, expect, it } from 'vitest';
 import { showInOutline } from '$server/courses/shape-outline';
 import { excuse, extend } from '$server/marking/class-actions';
-import { readRunway } from '$server/plan/runway';
+import { readRunway } from '$server/lines/runway';
 import { attach, DAY, handIn, MONDAY, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;

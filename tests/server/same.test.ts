@@ -22,8 +22,7 @@ const LONG =
   'Before the storm the east shore held eleven pools above the ledge, and each of them had limpets; after it, seven were left.';
 
 async function files(): Promise<FilePiece[]> {
-  const read = async () =>
-    (await readOwnPacket(school.ilse, (await readAssignment(school.ilse, assignmentId)).facts)).pieces;
+  const read = async () => (await readOwnPacket(await readAssignment(school.ilse, assignmentId))).pieces;
   tend(await read(), 'pieces');
   await tended();
   return (await read()).filter((piece): piece is FilePiece => piece.kind === 'file');

@@ -43,7 +43,7 @@ async function keep(who: School['ilse'], name: string, text: string = randomUUID
 }
 
 const piecesOf = async (who: School['ilse'], assignmentId: string) =>
-  (await readOwnPacket(who, (await readAssignment(who, assignmentId)).facts)).pieces;
+  (await readOwnPacket(await readAssignment(who, assignmentId))).pieces;
 
 describe('a copy on the Shelf', () => {
   it('lies beside what it was made of, and goes its own way', async () => {
@@ -126,7 +126,7 @@ describe('the Shelf', () => {
     await binFile(school.ilse, { fileId });
     await emptyBin(school.ilse);
     await expect(ownFile(school.ilse, fileId)).rejects.toThrow(NotHere);
-    const { rounds } = await readOwnPacket(school.ilse, (await readAssignment(school.ilse, assignmentId)).facts);
+    const { rounds } = await readOwnPacket(await readAssignment(school.ilse, assignmentId));
     const piece = rounds[0]?.pieces[0];
     expect((await openPiece(school.teacher, 'submitted', piece?.id ?? '')).name).toBe('kept.txt');
   });

@@ -129,8 +129,7 @@ const WAYS: Ways = {
   open: (_a, id) => openAssignment(school.ilse, { assignmentId: id }).then(() => ({ ok: true })),
   'add-piece': (_a, id) => attach(school.ilse, id),
   'remove-piece': async (_a, id) => {
-    const { facts } = await readAssignment(school.ilse, id);
-    const [piece] = (await readOwnPacket(school.ilse, facts)).pieces;
+    const [piece] = (await readOwnPacket(await readAssignment(school.ilse, id))).pieces;
     return removePiece(school.ilse, { assignmentId: id, pieceId: piece?.id ?? '' });
   },
   submit: (a, id) =>

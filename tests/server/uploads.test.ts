@@ -65,8 +65,7 @@ async function offsetOf(person: Person, id: string): Promise<number> {
 }
 
 const piecesOf = async (assignmentId: string) => {
-  const { facts } = await readAssignment(school.ilse, assignmentId);
-  return (await readOwnPacket(school.ilse, facts)).pieces;
+  return (await readOwnPacket(await readAssignment(school.ilse, assignmentId))).pieces;
 };
 
 describe('an upload', () => {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { readOwnCourses } from '$server/courses/own-courses';
-import { readDesk } from '$server/packets/desk';
+import { readDesk } from '$server/lines/desk';
 import { SHOWN_KINDS } from '$ui/desk/groups';
 import { signedIn } from '../shared/guard';
 

@@ -1,5 +1,5 @@
 import { error, json } from '@sveltejs/kit';
-import { readRunway } from '$server/plan/runway';
+import { readRunway } from '$server/lines/runway';
 
 /** The due moments of the next two weeks, for the ribbon that every student page has. */
 export const GET = async ({ locals }) => {

@@ -6,7 +6,7 @@ import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { Contact } from '../courses/about';
 import { materialsOf } from '../courses/materials';
-import { setForStudents, shownToStudents } from '../courses/shown';
+import { assignmentShown } from '../lines/shown';
 import { jsonRows as rows, select, type Tx } from '../db/connection';
 import { readPosts, type Place } from '../threads/read-posts';
 
@@ -74,13 +74,13 @@ const GuidanceRow = z.object({
 
 const DONE_BY = `case i.met_by
     when 'tick' then exists (select 1 from must_do_ticks t where t.item_id = i.id and t.person_id = $2)
-    when 'aside' then exists (select 1 from posts o where o.assignment_id = $1 and o.party_id = $2 and o.by_person = $2)
+    when 'aside' then exists (select 1 from posts o where o.assignment_id = $1 and o.party_id is not null and o.by_person = $2)
     when 'floor' then exists (select 1 from posts o where o.assignment_id = $1 and o.party_id is null and o.by_person = $2)
     when 'material' then exists (select 1 from materials m where m.assignment_id = $1)
       and not exists (select 1 from materials m where m.assignment_id = $1 and not exists (
         select 1 from material_views v where v.material_id = m.id and v.person_id = $2))
-    when 'piece' then exists (select 1 from packets p where p.assignment_id = $1 and p.party_id = $2
-      and (p.pieces > 0 or p.round_no is not null))
+    when 'piece' then exists (select 1 from packets_of_people w join packets p on p.id = w.packet_id
+      where w.assignment_id = $1 and w.person_id = $2 and (p.pieces > 0 or p.round_no is not null))
   end`;
 
 const MUST_DO = `select i.id, i.text, i.optional, i.met_by as "metBy", ${DONE_BY} as met
@@ -102,8 +102,7 @@ export const CRITERIA =
  */
 export function otherTitles(person: string, assignment: string, now: string): string {
   return `array(select distinct a.title from enrolments e join assignments a on a.course_id = e.course_id
-    left join units u on u.id = a.unit_id
-    where ${setForStudents('a', now)} and ${shownToStudents('u', now)} and e.person_id = ${person} and e.left_at is null and e.role = 'student' and a.id <> ${assignment} limit 300)`;
+    where ${assignmentShown('a', now)} and e.person_id = ${person} and e.left_at is null and e.role = 'student' and a.id <> ${assignment} limit 300)`;
 }
 
 const GUIDANCE = `select

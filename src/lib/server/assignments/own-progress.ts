@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { may, type Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { execute, select } from '../db/connection';
+import { assignmentShown } from '../lines/shown';
 import { NotHere } from '../outcome';
 
 /** Ticks a must-do item off, or takes the tick away. For the student's own eyes; custody knows nothing of it. */
@@ -46,8 +47,9 @@ export async function estimateOwn(
 /** Notes that the student has looked at what came back, so that it no longer counts as unread. */
 export async function noteResultSeen(person: Actor, assignmentId: string): Promise<void> {
   await execute(
-    `update packets set result_seen_at = $3
-     where assignment_id = $1 and party_id in (select party_id from party_members where person_id = $2)`,
+    `insert into results_seen (packet_id, person_id, at)
+     select packet_id, person_id, $3 from packets_of_people where assignment_id = $1 and person_id = $2
+     on conflict (packet_id, person_id) do update set at = excluded.at`,
     [assignmentId, person.id, new Date(clock.now())]
   );
 }
@@ -55,7 +57,7 @@ export async function noteResultSeen(person: Actor, assignmentId: string): Promi
 async function mustStudy(person: Actor, assignmentId: string): Promise<void> {
   const [row] = await select(
     z.object({ courseRole: z.enum(['student', 'teacher']), published: z.boolean() }),
-    `select e.role as "courseRole", a.published and (a.visible_from is null or a.visible_from <= $3) as published
+    `select e.role as "courseRole", ${assignmentShown('a', '$3')} as published
      from assignments a join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
      where a.id = $1`,
     [assignmentId, person.id, new Date(clock.now())]

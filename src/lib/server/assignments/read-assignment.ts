@@ -8,8 +8,9 @@ import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { jsonRows, select } from '../db/connection';
 import { NotHere } from '../outcome';
+import { joinPacketOf } from '../parties/party';
 import { readLog } from '../packets/log';
-import { UNREAD } from '../packets/projection';
+import { UNREAD } from '../lines/projection';
 import { readMarks, readPieces, readRounds } from '../packets/read-packet';
 import { cleanBrief } from './brief';
 import { DeliverableRow, deliverablesOf } from './deliverables';
@@ -23,6 +24,10 @@ export interface AssignmentView {
   deliverables: DeliverableView[];
   teachers: string[];
   role: CourseRole;
+  /** Through which the reader hands work over here, where they study. */
+  partyId: string;
+  /** The reader's own packet; null before it was laid out. */
+  own: { id: string; unread: boolean } | null;
 }
 
 /** The student's own packet on an assignment. */
@@ -52,17 +57,14 @@ export async function readAssignment(person: Actor, assignmentId: string): Promi
     !row.role
   )
     throw new NotHere('This assignment');
-  const { unitTitle, briefHtml, deliverables, teachers, role, ...facts } = row;
-  return { facts, unitTitle, briefHtml: cleanBrief(briefHtml), deliverables, teachers, role };
+  const { unitTitle, briefHtml, deliverables, teachers, role, partyId, own, ...facts } = row;
+  return { facts, unitTitle, briefHtml: cleanBrief(briefHtml), deliverables, teachers, role, partyId, own };
 }
 
-/** The student's own packet, or an untouched one where they have not begun. */
-export async function readOwnPacket(person: Actor, facts: AssignmentFacts): Promise<OwnPacketView> {
+/** The reader's own packet on an assignment that they have read, or an untouched one where they have not begun. */
+export async function readOwnPacket({ facts, own }: Pick<AssignmentView, 'facts' | 'own'>): Promise<OwnPacketView> {
   const now = clock.now();
-  const [row] = await select(z.object({ id: z.string(), unread: z.boolean() }), OWN_PACKET, [
-    facts.assignmentId,
-    person.id
-  ]);
+  const row = own;
   if (!row) {
     const custody = blank(termsOf(facts));
     return { id: null, custody, holding: holding(custody, now), pieces: [], rounds: [], marks: [], unread: false, now };
@@ -93,6 +95,8 @@ const AssignmentRow = AssignmentFacts.extend({
   briefHtml: z.string(),
   teachers: z.array(z.string()),
   deliverables: z.array(DeliverableRow),
+  partyId: z.string(),
+  own: z.object({ id: z.string(), unread: z.boolean() }).nullable(),
   role: z.enum(['student', 'teacher']).nullable()
 });
 
@@ -100,13 +104,10 @@ const ASSIGNMENT = `
   select ${ASSIGNMENT_COLUMNS}, u.title as "unitTitle", a.brief_html as "briefHtml", e.role,
     array(select t.name from enrolments te join people t on t.id = te.person_id
       where te.course_id = a.course_id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers,
-    ${jsonRows(deliverablesOf('a.id'))} as deliverables
+    ${jsonRows(deliverablesOf('a.id'))} as deliverables, coalesce(p.party_id, $2::uuid) as "partyId",
+    case when p.id is not null then json_build_object('id', p.id, 'unread', ${UNREAD}) end as own
   from assignments a join courses c on c.id = a.course_id
   left join units u on u.id = a.unit_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
+  ${joinPacketOf('$2', 'a.id')}
   where a.id = $1`;
-
-const OWN_PACKET = `
-  select p.id, ${UNREAD} as unread from packets p
-  join party_members m on m.party_id = p.party_id and m.person_id = $2
-  where p.assignment_id = $1`;

@@ -7,6 +7,7 @@ import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
+import { namesOf, partyOf } from '../parties/party';
 import { hear, readPosts, type Place } from '../threads/read-posts';
 
 /** A conversation aside with one student, as a teacher finds it in the course. */
@@ -51,7 +52,8 @@ export async function readCourseAside(
   const open = teaches ? studentId : person.id;
   const student = students.find(({ id }) => id === open) ?? null;
   if (open !== null && student === null) throw new NotHere('This student');
-  const place: Place[] = student === null ? [] : [{ on: 'course', id: course.id, partyId: student.id }];
+  const place: Place[] =
+    student === null ? [] : [{ on: 'course', id: course.id, partyId: (await partyOf(student.id, null)).id }];
   const [[posts = []], lines] = await Promise.all([
     readPosts(person, place),
     teaches ? select(LineRow, LINES, [course.id, person.id]) : []
@@ -86,13 +88,14 @@ const LineRow = z.object({
   fresh: z.boolean()
 });
 const LINES = `
-  select l.party_id as "studentId", s.name as student, b.name as by, l.body as says, ${ms('l.at')} as at,
+  select (select m.person_id from party_members m where m.party_id = l.party_id order by m.person_id limit 1) as "studentId",
+    ${namesOf('l.party_id')} as student, b.name as by, l.body as says, ${ms('l.at')} as at,
     case when a.id is not null then json_build_object('id', a.id, 'title', a.title) end as assignment,
     l.by_person <> $2 and l.no > coalesce((select h.no from heard h where h.place = l.place and h.person_id = $2), 0) as fresh
   from (
     select distinct on (p.place) p.* from posts p where p.course_id = $1 and p.party_id is not null
     order by p.place, p.no desc
   ) l
-  join people s on s.id = l.party_id join people b on b.id = l.by_person
+  join people b on b.id = l.by_person
   left join assignments a on a.id = l.assignment_id
   order by l.no desc limit 100`;

@@ -13,7 +13,7 @@ import { NotHere } from '../outcome';
 import { readMultipart } from '../uploads/multipart';
 import { courseFor } from './course-head';
 import { nextPlace } from './next-place';
-import { setForStudents, shownToStudents } from './shown';
+import { setForStudents, shownToStudents } from '../lines/shown';
 import { shaping } from './shape-outline';
 
 /** Where a material lies: in a unit, beside a brief, with a notice, or in the course at large. */

@@ -1,13 +1,12 @@
 import { z } from 'zod';
-import { LatePolicy } from '$core/assignments/late-policy';
 import type { OutlineItem, OutlineUnit } from '$core/courses/outline';
 import type { CourseHead } from '$core/courses/views';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
-import { EFFECTIVE_CLOSES, EFFECTIVE_DUE } from '../packets/effective';
-import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../packets/projection';
+import { joinPacketOf } from '../parties/party';
+import { LINE_COLUMNS, LineRow, toLines } from '../lines/line';
 
 /**
  * A course's outline: its units with assignments, materials and notices in order, each assignment with the reader's own
@@ -23,7 +22,7 @@ export async function readOutline(person: Actor, course: CourseHead): Promise<{ 
     select(NoticeRow, NOTICES, bind)
   ]);
   const items = [
-    ...assignments.map((row) => assignmentItem(row, now)),
+    ...assignmentItems(assignments, now),
     ...materials.map((row) => ({ ...row, kind: 'material' as const })),
     ...notices.map((row) => ({ ...row, kind: 'notice' as const }))
   ];
@@ -50,21 +49,13 @@ function inOrder(items: Placed[], unitId: string | null): OutlineItem[] {
     .map(({ unitId: _unitId, ...item }) => item);
 }
 
-function assignmentItem(row: z.infer<typeof AssignmentRow>, now: Moment): Placed {
-  const { id, unitId, title, position, hidden, visibleFrom, due, closes, points, late } = row;
-  return {
-    kind: 'assignment',
-    id,
-    unitId,
-    title,
-    position,
-    hidden,
-    visibleFrom,
-    due,
-    points,
-    late: row.lateSeconds,
-    holding: holdingOf(row, { due, closes, late }, now)
-  };
+function assignmentItems(rows: Array<z.infer<typeof AssignmentRow>>, now: Moment): Placed[] {
+  return toLines(rows, now).map((line, i) => {
+    const { unitId = null, place = 0, hidden = false, visibleFrom = null } = rows[i] ?? {};
+    const { assignmentId: id, title, due, points, lateSeconds: late, holder, standing, settledBy, lastMove } = line;
+    const holding = { holder, standing, settledBy, lastMove };
+    return { kind: 'assignment', id, unitId, title, position: place, hidden, visibleFrom, due, points, late, holding };
+  });
 }
 
 const Item = z.object({
@@ -87,20 +78,11 @@ const UNITS = `
   select id, title, ${ms('starts_at')} as starts, hidden, ${ms('visible_from')} as "visibleFrom"
   from units where course_id = $1 order by position`;
 
-const AssignmentRow = Item.extend({
-  ...ProjectionRow.shape,
-  due: z.number().nullable(),
-  closes: z.number().nullable(),
-  points: z.number().nullable(),
-  late: LatePolicy,
-  lateSeconds: z.number().nullable()
-});
+const AssignmentRow = LineRow.extend({ hidden: z.boolean(), visibleFrom: z.number().nullable() });
 const ASSIGNMENTS = `
-  select a.id, a.unit_id as "unitId", a.title, a.position, not a.published as hidden,
-    ${ms('a.visible_from')} as "visibleFrom", ${ms(`(${EFFECTIVE_DUE})`)} as due,
-    ${ms(`(${EFFECTIVE_CLOSES})`)} as closes, a.points::float8 as points, a.late_policy as late,
-    p.late_seconds as "lateSeconds", ${PROJECTION_COLUMNS}
-  from assignments a left join packets p on p.assignment_id = a.id and p.party_id = $2
+  select ${LINE_COLUMNS}, not a.published as hidden, ${ms('a.visible_from')} as "visibleFrom"
+  from assignments a join courses c on c.id = a.course_id
+  left join units u on u.id = a.unit_id ${joinPacketOf('$2', 'a.id')}
   where a.course_id = $1`;
 
 const MaterialRow = Item.extend({ name: z.string(), size: z.number(), mediaType: z.string() });

@@ -6,6 +6,7 @@ import type { Reader } from '$core/people/reader';
 import { dayOf } from '$core/time/wall-clock';
 import { clock } from '../clock';
 import { jsonRows as rows, ms, select } from '../db/connection';
+import { shownToStudents } from '../lines/shown';
 import { CalendarRow } from './calendar';
 
 /** More unread notices than this are read in their courses. */
@@ -76,7 +77,7 @@ const OWN = `select
     where me.id = $1 order by i.at desc limit 5`)} as invitations,
   ${rows(`select n.id, n.title, c.slug as "courseSlug", c.title as "courseTitle", c.emblem, b.name as by, ${ms('n.at')} as at
     from enrolments e join courses c on c.id = e.course_id and c.archived_at is null
-    join notices n on n.course_id = c.id and not n.hidden and (n.visible_from is null or n.visible_from <= $2)
+    join notices n on n.course_id = c.id and ${shownToStudents('n', '$2')}
     join people b on b.id = n.by_person
     where e.person_id = $1 and e.left_at is null and n.by_person <> $1 and n.at >= e.joined_at - interval '30 days'
       and not exists (select 1 from notice_reads r where r.notice_id = n.id and r.person_id = $1)

@@ -3,7 +3,7 @@ import { clock } from '../clock';
 import { inTransaction, ms, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
 import { tell, type News } from '../tidings/tell';
-import { setForStudents, shownToStudents } from './shown';
+import { setForStudents, shownToStudents } from '../lines/shown';
 
 /**
  * Tells a course's students of what they can see now and have not been told of: assignments and notices. Each is told

@@ -11,8 +11,8 @@ import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { readLog } from '../packets/log';
-import { PARTY_NAME } from '../packets/party';
-import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../packets/projection';
+import { joinPacketOf, PARTY_NAME } from '../parties/party';
+import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../lines/projection';
 import { readMarks, readRounds } from '../packets/read-packet';
 import { readRubric } from './rubric';
 
@@ -227,6 +227,6 @@ const CLASS = `
       where e2.packet_id = p.id and e2.type = 'in-person-claimed' order by e2.seq desc limit 1) end as claim
   from enrolments e
   join people s on s.id = e.person_id
-  left join packets p on p.assignment_id = $1 and p.party_id = s.id
+  ${joinPacketOf('s.id', '$1')}
   where e.course_id = $2 and e.role = 'student' and e.left_at is null
   order by s.sort_name, s.id`;

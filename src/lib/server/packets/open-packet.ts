@@ -11,6 +11,7 @@ import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
 import { NotHere } from '../outcome';
+import { membersOf, partyOn } from '../parties/party';
 import { earlierAnswer, keepAnswer } from './idempotency';
 import { appendLog, readLog } from './log';
 import { endSeal, type SealEnd } from './seal-record';
@@ -23,6 +24,8 @@ export interface OpenPacket {
   person: Actor;
   /** Everyone in the party. */
   members: readonly string[];
+  /** Whose seal or wish time acts on. */
+  wisher: string;
   custody: Custody;
   now: Moment;
   tx: Tx;
@@ -82,22 +85,22 @@ export async function withPacket<T extends { ok: boolean }>(
  */
 export async function passTime(packetId: string): Promise<boolean> {
   return inTransaction(async (tx) => {
-    const [lastSeq, log, [owner]] = await Promise.all([
+    const [lastSeq, log, [found]] = await Promise.all([
       lock(packetId, tx),
       readLog(packetId, tx),
-      select(Owner, OWNER, [packetId], tx)
+      select(Found, BY_PACKET, [packetId, null], tx)
     ]);
-    const [found] = owner ? await select(Found, BY_PACKET, [packetId, owner.id], tx) : [];
-    if (!owner || !found) return false;
+    const wished = wisher(log) ?? found?.members[0];
+    if (!found || wished === undefined) return false;
     const row = { id: packetId, lastSeq, members: found.members };
-    const person: Actor = { id: owner.id, schoolRoles: [] };
-    return letTimePass(openLocked(person, row, found, log, tx));
+    return letTimePass(openLocked({ id: wished, schoolRoles: [] }, row, found, log, tx));
   });
 }
 
-const Owner = z.object({ id: z.string() });
-const OWNER = `select m.person_id as id from packets p join party_members m on m.party_id = p.party_id
-  where p.id = $1 order by m.person_id limit 1`;
+/** Whose wish or seal is still open: of a party of several, the one who took back or sealed. */
+function wisher(log: readonly CustodyEvent[]): string | undefined {
+  return log.findLast(({ type }) => type === 'sealed' || type === 'taken-back')?.by;
+}
 
 function openLocked(
   person: Actor,
@@ -112,6 +115,7 @@ function openLocked(
     person,
     custody: fold(termsOf(facts), log),
     members: row.members,
+    wisher: wisher(log) ?? person.id,
     now: clock.now(),
     tx,
     async act(action, by = person.id) {
@@ -174,17 +178,19 @@ const MY_ROLE = 'left join enrolments me on me.course_id = a.course_id and me.pe
 
 const BY_PACKET = `
   select ${COLUMNS}, p.party_id as "partyId",
-    array(select m.person_id::text from party_members m where m.party_id = p.party_id) as members,
+    ${membersOf('p.party_id')} as members,
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as own
   from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id ${MY_ROLE}
   where p.id = $1`;
 
 // The student must be in the course as one: a packet is laid out for nobody else.
 const BY_STUDENT = `
-  select ${COLUMNS}, st.person_id as "partyId", array[st.person_id::text] as members, $3::uuid = $2::uuid as own
+  select ${COLUMNS}, w.party as "partyId", ${membersOf('w.party')} as members,
+    exists (select 1 from party_members m where m.party_id = w.party and m.person_id = $2) as own
   from assignments a join courses c on c.id = a.course_id ${MY_ROLE}
   join enrolments st on st.course_id = a.course_id and st.person_id = $3 and st.left_at is null and st.role = 'student'
-  left join packets p on p.assignment_id = a.id and p.party_id = st.person_id
+  cross join lateral (select ${partyOn('st.person_id', 'a.id')} as party) w
+  left join packets p on p.assignment_id = a.id and p.party_id = w.party
   where a.id = $1`;
 
 /** Two first requests at once lay out one packet: the unique key decides, and both read the winner. */

@@ -3,8 +3,9 @@ import { DAY, HOUR } from '$core/time/moment';
 import { clock } from '../clock';
 import { inTransaction, ms, select } from '../db/connection';
 import { announce } from '../live/announce';
+import { membersOf } from '../parties/party';
 import { tell } from '../tidings/tell';
-import { EFFECTIVE_DUE } from './effective';
+import { EFFECTIVE_DUE } from '../lines/effective';
 
 /** How long before the due moment it is said that the teacher has nothing, the earliest first. */
 const BEFORE = [
@@ -60,5 +61,5 @@ const WAITING = `
     on conflict do nothing returning packet_id
   )
   select w.id as "packetId", w.course_id as "courseId", w.assignment_id as "assignmentId", ${ms('w.due')} as due,
-    array(select m.person_id::text from party_members m where m.party_id = w.party_id) as members
+    ${membersOf('w.party_id')} as members
   from noted n join waiting w on w.id = n.packet_id`;

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { clock } from '../clock';
 import { select } from '../db/connection';
 import { log } from '../log';
-import { EFFECTIVE_DUE } from './effective';
+import { EFFECTIVE_DUE } from '../lines/effective';
 import { passTime } from './open-packet';
 
 /** Packets that are looked at in one go. */

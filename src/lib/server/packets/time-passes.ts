@@ -10,7 +10,7 @@ import type { OpenPacket } from './open-packet';
  * @returns whether anything had happened
  */
 export async function letTimePass(packet: OpenPacket): Promise<boolean> {
-  const by = packet.members[0] ?? packet.person.id;
+  const by = packet.wisher;
   const lapsed = lapsedSeal(packet.custody, packet.now) !== null;
   if (lapsed) {
     await packet.act({ do: 'let-seal-run-out' }, by);

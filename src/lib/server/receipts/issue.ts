@@ -5,6 +5,7 @@ import { Receipt } from '$core/receipts/receipt';
 import { submitEnds } from '$core/packets/terms';
 import { execute, ms, select } from '../db/connection';
 import type { OpenPacket } from '../packets/open-packet';
+import { PARTY_NAME } from '../parties/party';
 import { signForSchool } from './school-key';
 
 /**
@@ -63,9 +64,9 @@ const RoundRow = z.object({
   kept: z.number()
 });
 const ROUND = `
-  select s.name as student, a.brief_html as brief, ${ms('r.submitted_at')} as "receivedAt", ${ms('r.due_at')} as due,
+  select ${PARTY_NAME} as student, a.brief_html as brief, ${ms('r.submitted_at')} as "receivedAt", ${ms('r.due_at')} as due,
     r.late_seconds as "lateSeconds", r.kept::float8 as kept, r.note, ${ms('r.arrived_at')} as "arrivedAt"
-  from rounds r join people s on s.id = r.submitted_by join packets p on p.id = r.packet_id
+  from rounds r join packets p on p.id = r.packet_id
   join assignments a on a.id = p.assignment_id
   where r.packet_id = $1 and r.no = $2`;
 

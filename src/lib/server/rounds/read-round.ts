@@ -8,7 +8,7 @@ import { ASSIGNMENT_COLUMNS, AssignmentFacts } from '../assignments/facts';
 import { clock } from '../clock';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
-import { PARTY_NAME } from '../packets/party';
+import { PARTY_NAME } from '../parties/party';
 import { readRounds } from '../packets/read-packet';
 
 /** A round as the teacher sees it, and the student exactly so. */

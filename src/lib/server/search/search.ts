@@ -3,7 +3,7 @@ import type { Found } from '$core/search/found';
 import { likely, searchTerms } from '$core/search/terms';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
-import { setForStudents, shownToStudents } from '../courses/shown';
+import { setForStudents, shownToStudents } from '../lines/shown';
 import { select } from '../db/connection';
 
 /** How many results one search shows. */
@@ -75,7 +75,7 @@ const BY_WORDS = `
   ), weighed as materialized (
     select s.kind, s.id, s.course_id, s.title, s.words from search_entries s
     where s.course_id = any(array(select course_id from mine)) and s.words @@ (select query from asked)
-      and (s.party_id is null or s.party_id = $1)
+      and (s.party_id is null or s.party_id = any(array(select party_id from party_members where person_id = $1)))
     limit $4
   ), hits as materialized (
     select w.kind, w.id, w.course_id, w.title, ts_rank(w.words, asked.query) as rank

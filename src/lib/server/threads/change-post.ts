@@ -5,6 +5,7 @@ import { clock } from '../clock';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
 import { NotHere, type Outcome } from '../outcome';
+import { partyOf } from '../parties/party';
 import { HEARD } from './read-posts';
 import { tellOfPost, written } from './say';
 
@@ -44,9 +45,10 @@ export async function moveAside(person: Actor, { postId }: { postId: string }): 
   return changing(person, postId, async (said, tx) => {
     const verdict = mayMoveAside({ ...said, onFloor: said.partyId === null && said.assignmentId !== null });
     if (!verdict.ok) return verdict;
-    await execute('update posts set party_id = $2 where id = $1', [postId, person.id], tx);
+    const party = await partyOf(person.id, said.assignmentId, tx);
+    await execute('update posts set party_id = $2 where id = $1', [postId, party.id], tx);
     await forget(postId, tx);
-    await tellOfPost({ ...said, id: postId, partyId: person.id, by: person.id }, tx);
+    await tellOfPost({ ...said, id: postId, partyId: party.id, by: person.id }, tx);
     return { ok: true };
   });
 }

@@ -9,7 +9,9 @@ import type { StoredBlob } from '../blobs/store';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
+import { assignmentShown, shownToStudents } from '../lines/shown';
 import { NotHere, type Outcome } from '../outcome';
+import { membersIn, partyOf } from '../parties/party';
 import { tell } from '../tidings/tell';
 import { hear } from './read-posts';
 import { NotNow, TooCostly } from '../parsing/limits';
@@ -101,10 +103,8 @@ export async function post(
     // Who answers has read what they answer.
     const on = given.assignmentId ? 'assignment' : given.noticeId ? 'notice' : 'course';
     await hear(person, [{ on, id: given.assignmentId ?? given.noticeId ?? place.courseId, partyId }], tx);
-    await announce(
-      partyId === null ? { course: place.courseId } : { people: [partyId], teachersOf: place.courseId },
-      tx
-    );
+    const people = partyId === null ? [] : await membersIn(partyId, tx);
+    await announce(partyId === null ? { course: place.courseId } : { people, teachersOf: place.courseId }, tx);
     await tellOfPost({ id, partyId, at, text, by: person.id, ...place, ...given, courseId: place.courseId }, tx);
     return { ok: true, id };
   });
@@ -145,14 +145,11 @@ export async function tellOfPost(said: ToldPost, tx: Tx): Promise<void> {
   if (partyId !== null) {
     const grouped = `aside ${where} ${partyId}`;
     const own = asideHref(said, null);
+    const people = await membersIn(partyId, tx);
     // The two sides meet it on different pages; who wrote it hears nothing.
-    if (partyId !== by)
-      await tell({ people: [partyId], besides: by }, { ...news, kind: 'aside', grouped, href: own }, tx);
-    await tell(
-      { teachers: true, besides: by },
-      { ...news, kind: 'aside', grouped, href: asideHref(said, partyId) },
-      tx
-    );
+    await tell({ people, besides: by }, { ...news, kind: 'aside', grouped, href: own }, tx);
+    const href = asideHref(said, people.includes(by) ? by : (people[0] ?? by));
+    await tell({ teachers: true, besides: by }, { ...news, kind: 'aside', grouped, href }, tx);
     return;
   }
   const speakers = await select(z.object({ id: z.string() }), SPEAKERS, [where, courseId], tx);
@@ -184,10 +181,12 @@ export async function askToSay(person: Actor, given: z.infer<typeof NewPost>): P
 /** The place at which somebody may say something, and in whose aside. */
 async function placeFor(person: Actor, given: z.infer<typeof NewPost>, tx: Tx) {
   const place = await findPlace(person, given, tx);
-  const partyId = given.to === 'aside' ? (given.studentId ?? person.id) : null;
-  const deed = given.to === 'aside' ? 'write-aside' : 'write-on-open-floor';
-  if (!may(person, deed, { ...place, ownsPacket: partyId === person.id })) throw new NotHere('This place');
-  return { place, partyId };
+  const aside = given.to === 'aside';
+  const party = aside ? await partyOf(given.studentId ?? person.id, given.assignmentId, tx) : null;
+  const ownsPacket = party?.members.includes(person.id) ?? false;
+  if (!may(person, aside ? 'write-aside' : 'write-on-open-floor', { ...place, ownsPacket }))
+    throw new NotHere('This place');
+  return { place, partyId: party?.id ?? null };
 }
 
 async function findPlace(
@@ -220,10 +219,10 @@ const PLACE = `
     exists (select 1 from enrolments s where s.course_id = w."courseId" and s.person_id = $5 and s.role = 'student'
       and s.left_at is null) as studies
   from (
-    select a.course_id as "courseId", a.title, a.published and (a.visible_from is null or a.visible_from <= $4) as published
+    select a.course_id as "courseId", a.title, ${assignmentShown('a', '$4')} as published
     from assignments a where a.id = $1
     union all
-    select n.course_id, n.title, not n.hidden and (n.visible_from is null or n.visible_from <= $4) from notices n where n.id = $2
+    select n.course_id, n.title, ${shownToStudents('n', '$4')} from notices n where n.id = $2
     union all
     select k.id, k.title, true from courses k where k.id = $6
   ) w

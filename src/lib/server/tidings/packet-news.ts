@@ -34,7 +34,12 @@ export async function tellTeachers(
 ): Promise<void> {
   const { assignmentId } = packet.facts;
   const href = to === 'rounds' ? `/marking/${packet.id}` : `/assignments/${assignmentId}`;
-  const news = { ...frame(packet, kind, facts), grouped: `${kind} ${assignmentId}`, href, by: packet.members[0] };
+  const news = {
+    ...frame(packet, kind, facts),
+    grouped: `${kind} ${assignmentId}`,
+    href,
+    by: packet.members.includes(packet.person.id) ? packet.person.id : packet.wisher
+  };
   await tell({ teachers: true }, news, packet.tx);
 }
 

@@ -18,6 +18,7 @@ import { removePiece } from '$server/packets/pieces';
 import { receiveFiles } from '$server/packets/receive-files';
 import { takeNewer } from '$server/shelf/take';
 import { readUnderWay } from '$server/uploads/under-way';
+import { partyOf } from '$server/parties/party';
 import { hear } from '$server/threads/read-posts';
 import { withKept } from '../../shared/file-words';
 import { handleForm } from '../../shared/form';
@@ -36,8 +37,8 @@ export const load = async ({ locals, params, url, isDataRequest }) => {
     return { view: 'teacher' as const, ...(await teacherView(person, assignment, url, isDataRequest)) };
   const wantsOwnSite = assignment.deliverables.some(({ wants }) => wants.ownSite);
   const [packet, guidance, underWay, ownSite] = await Promise.all([
-    readOwnPacket(person, assignment.facts),
-    readGuidance(person, assignment.facts, person.id),
+    readOwnPacket(assignment),
+    readGuidance(person, assignment.facts, assignment.partyId),
     readUnderWay(person, params.id),
     wantsOwnSite ? declaredSite(person) : null
   ]);
@@ -45,7 +46,7 @@ export const load = async ({ locals, params, url, isDataRequest }) => {
   // A page that reads itself anew may lie behind another: there the browser tells when somebody looks (`seen`).
   if (packet.unread && !isDataRequest) await noteResultSeen(person, params.id);
   const fresh = hasFresh(guidance);
-  if (fresh && !isDataRequest) await hear(person, conversations(params.id, person.id));
+  if (fresh && !isDataRequest) await hear(person, conversations(params.id, assignment.partyId));
   const submitted = packet.rounds.flatMap(({ pieces }) => pieces);
   // Both are asked, whatever the first one answers.
   const looking = [tend(packet.pieces, 'pieces'), tend(submitted, 'round_pieces')].includes(true);
@@ -59,14 +60,15 @@ export const load = async ({ locals, params, url, isDataRequest }) => {
 /** The class, and what was said: on the open floor, and aside with the student whose thread is open. */
 async function teacherView(person: Person, assignment: AssignmentView, url: URL, isDataRequest: boolean) {
   const student = openAside(url);
+  const party = student === null ? null : (await partyOf(student, assignment.facts.assignmentId)).id;
   const [lines, guidance, drafts] = await Promise.all([
     readClass(assignment.facts),
-    readGuidance(person, assignment.facts, student),
+    readGuidance(person, assignment.facts, party),
     assignment.facts.followsDrafts ? readDrafts(assignment.facts.assignmentId) : []
   ]);
   const fresh = hasFresh(guidance);
   const { assignmentId } = assignment.facts;
-  if (fresh && !isDataRequest) await hear(person, conversations(assignmentId, student));
+  if (fresh && !isDataRequest) await hear(person, conversations(assignmentId, party));
   return { ...assignment, class: lines, guidance, drafts, asideWith: student, fresh };
 }
 
@@ -116,9 +118,11 @@ export const actions = {
   movePiece: actingOn(PieceForm.extend({ by: z.enum(['up', 'down']) }), movePiece),
   seen: async ({ locals, params, url }) => {
     const person = signedIn(locals, url);
-    const { role } = await orNotFound(readAssignment(person, params.id));
+    const { role, partyId } = await orNotFound(readAssignment(person, params.id));
+    const student = openAside(url);
     if (role === 'student') await noteResultSeen(person, params.id);
-    await hear(person, conversations(params.id, role === 'student' ? person.id : openAside(url)));
+    const aside = student === null ? null : (await partyOf(student, params.id)).id;
+    await hear(person, conversations(params.id, role === 'student' ? partyId : aside));
     return { done: true };
   },
   tick: ({ locals, params, url, request }) =>

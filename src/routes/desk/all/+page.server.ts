@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { readOpen } from '$server/packets/desk';
+import { readOpen } from '$server/lines/long-lists';
 import { keysetPlace, PlaceMoment } from '../../shared/keyset';
 import { signedIn } from '../../shared/guard';
 

@@ -1,6 +1,6 @@
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { readSettled } from '$server/packets/desk';
+import { readSettled } from '$server/lines/long-lists';
 import { keysetPlace, PlaceMoment } from '../../shared/keyset';
 import { signedIn } from '../../shared/guard';
 

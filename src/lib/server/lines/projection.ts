@@ -8,9 +8,9 @@ export const PROJECTION_COLUMNS = `
   p.phase, p.pieces, p.settled_by as "settledBy", p.excused, p.in_person as "inPerson", p.last_move as "lastMove",
   ${ms('p.seal_until')} as "sealUntil", ${ms('p.since_at')} as since, p.given::float8 as given, p.kept::float8 as kept`;
 
-/** A result, or the wish for another round, that the student has not looked at. */
+/** A result, or the wish for another round, that the reader has not looked at: what they have seen is `seen`. */
 export const UNREAD = `coalesce((p.phase = 'another-round' or (p.phase = 'settled' and p.settled_by <> 'declared'))
-  and (p.result_seen_at is null or p.result_seen_at < p.since_at), false)`;
+  and (seen.at is null or seen.at < p.since_at), false)`;
 
 export const ProjectionRow = z.object({
   phase: z.custom<CustodySummary['phase']>().nullable(),

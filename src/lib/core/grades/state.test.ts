@@ -1,0 +1,81 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { SETTLED_BY } from '../judging/ways';
+import { STANDINGS, type Holder } from '../packets/custody';
+import type { GradeLine } from './line';
+import { gradeState, GRADE_STATES, needsStudent, stateWords } from './state';
+
+const NOW = Date.parse('2027-03-10T12:00:00Z');
+const HOUR = 3_600_000;
+const line = (over: Partial<GradeLine>): GradeLine => ({
+  assignmentId: 'a',
+  title: 'Field report',
+  course: { slug: 'tidal-ecology', title: 'Tidal Ecology', emblem: 'shell', zone: 'Atlantic/Faroe', usualWait: null },
+  opens: null,
+  due: NOW + HOUR,
+  closes: null,
+  since: null,
+  late: { kind: 'none' },
+  unread: false,
+  ranOut: false,
+  outline: null,
+  holder: 'student',
+  standing: 'not-started',
+  settledBy: null,
+  lastMove: null,
+  round: null,
+  lateSeconds: null,
+  points: 20,
+  weight: null,
+  expectedMinutes: null,
+  asked: 1,
+  filled: 0,
+  given: null,
+  kept: null,
+  remark: '',
+  by: null,
+  returnedAt: null,
+  settles: 'result',
+  ...over
+});
+
+describe('the state of a grade', () => {
+  it.each([
+    [{ standing: 'settled', holder: 'nobody', settledBy: 'result' }, 'returned'],
+    [{ standing: 'settled', holder: 'nobody', settledBy: 'passed' }, 'returned'],
+    [{ standing: 'settled', holder: 'nobody', settledBy: 'excused' }, 'excused'],
+    [{ standing: 'settled', holder: 'nobody', settledBy: 'in-person' }, 'in-person'],
+    [{ standing: 'settled', holder: 'nobody', settledBy: 'declared' }, 'declared'],
+    [{ standing: 'another-round', due: NOW - HOUR }, 'again'],
+    [{ standing: 'taken-back' }, 'gone'],
+    [{ standing: 'submitted', holder: 'teacher', due: NOW - HOUR }, 'waiting'],
+    [{ standing: 'revising', holder: 'teacher' }, 'waiting'],
+    [{ standing: 'in-progress', due: NOW - 1 }, 'overdue'],
+    [{ standing: 'in-progress', due: NOW }, 'due'],
+    [{ due: null }, 'undated'],
+    [{ opens: NOW + 1 }, 'not-open'],
+    [{ standing: 'closed', due: NOW - HOUR }, 'closed']
+  ] as Array<[Partial<GradeLine>, string]>)('%j is %s', (over, state) =>
+    expect(gradeState(line(over), NOW)).toBe(state)
+  );
+
+  it('is one of those that have words, whatever the line', () =>
+    fc.assert(
+      fc.property(
+        fc.constantFrom(...STANDINGS),
+        fc.constantFrom<Holder>('student', 'teacher', 'nobody'),
+        fc.option(fc.constantFrom(...SETTLED_BY, 'excused' as const, 'in-person' as const)),
+        fc.option(fc.integer({ min: NOW - HOUR, max: NOW + HOUR })),
+        (standing, holder, settledBy, due) => {
+          const state = gradeState(line({ standing, holder, settledBy, due }), NOW);
+          expect(GRADE_STATES).toContain(state);
+          // What nobody holds any more asks nothing of anybody.
+          if (standing === 'settled') expect(needsStudent(state)).toBe(false);
+        }
+      )
+    ));
+
+  it('says of each state something of its own', () => {
+    expect(new Set(GRADE_STATES.map(stateWords)).size).toBe(GRADE_STATES.length);
+  });
+});

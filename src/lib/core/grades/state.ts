@@ -1,0 +1,62 @@
+import type { Moment } from '../time/moment';
+import type { GradeLine } from './line';
+
+/** Where an assignment is on its way to a result, as its student asks: is a blank unmarked, missing, or still to come? */
+export const GRADE_STATES = [
+  'again',
+  'gone',
+  'overdue',
+  'returned',
+  'in-person',
+  'waiting',
+  'due',
+  'undated',
+  'not-open',
+  'declared',
+  'excused',
+  'closed'
+] as const;
+export type GradeState = (typeof GRADE_STATES)[number];
+
+/** The state of one line. Each line has exactly one. */
+export function gradeState(line: GradeLine, now: Moment): GradeState {
+  if (line.standing === 'settled') return SETTLED[line.settledBy ?? 'result'];
+  if (line.standing === 'closed') return 'closed';
+  if (line.holder === 'teacher') return 'waiting';
+  if (line.standing === 'another-round') return 'again';
+  if (line.standing === 'taken-back') return 'gone';
+  if (line.opens !== null && line.opens > now) return 'not-open';
+  if (line.due === null) return 'undated';
+  return line.due < now ? 'overdue' : 'due';
+}
+
+const SETTLED = {
+  result: 'returned',
+  passed: 'returned',
+  'looked-at': 'returned',
+  declared: 'declared',
+  excused: 'excused',
+  'in-person': 'in-person'
+} as const;
+
+/** What is said of a state. */
+export const stateWords = (state: GradeState): string => WORDS[state];
+
+const WORDS: Record<GradeState, string> = {
+  again: 'Returned: do it again',
+  gone: 'Taken back: your teacher has nothing',
+  overdue: 'Overdue, nothing there yet',
+  returned: 'Returned',
+  'in-person': 'Handed over in person: fine',
+  waiting: 'With your teacher',
+  due: 'Not due yet',
+  undated: 'No due date',
+  'not-open': 'Not open yet',
+  declared: 'Declared done',
+  excused: 'Excused',
+  closed: 'Closed: nothing was submitted'
+};
+
+/** Whether it waits for the student to act. */
+export const needsStudent = (state: GradeState): boolean =>
+  state === 'again' || state === 'gone' || state === 'overdue';

@@ -39,6 +39,7 @@ async function countFor(stage: Stage, assignments: number): Promise<Array<{ page
   const pages = [
     { page: '/desk', token: filled.student },
     { page: '/desk/settled', token: filled.student },
+    { page: '/grades', token: filled.student },
     { page: '/assignments/…', path: `/assignments/${filled.assignment}`, token: filled.student },
     { page: '/desk/all', token: filled.student },
     { page: '/courses', token: filled.student },

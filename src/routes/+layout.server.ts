@@ -1,8 +1,11 @@
+import { clock } from '$server/clock';
+
 /** What the shell of every page shows. */
 export const load = ({ locals }) => {
   const { person, reader, theme, drawn } = locals;
   return {
     drawn,
+    now: clock.now(),
     person: person && {
       name: person.name,
       studies: person.studies,

@@ -8,7 +8,7 @@
   import Shell from '$ui/shell/Shell.svelte';
   import { setLook } from '$ui/materials/look';
   import { setReadShelf } from '$ui/shelf/shelf-reader';
-  import { setZone } from '$ui/time/reader';
+  import { setNow, setZone } from '$ui/time/reader';
   import { setUploads, Uploads } from '$ui/uploads/uploads.svelte';
   import { lookAt } from './shared/look-at';
   import { readShelf } from './shared/read-shelf';
@@ -26,6 +26,7 @@
   setLook(lookAt);
   setReadShelf(readShelf);
   setZone(() => data.zone);
+  setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
   const current = keepCurrent(() => runway.read());
   const uploads = new Uploads(current.changed);

@@ -5,6 +5,7 @@ const OF_ILSE = [
   '/desk?course=tidal-ecology&order=outline',
   '/desk/settled',
   '/desk/all',
+  '/grades',
   '/courses',
   '/courses/tidal-ecology',
   '/courses/tidal-ecology/about',

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Emblem from '$ui/courses/Emblem.svelte';
+  import CourseRow from '$ui/courses/CourseRow.svelte';
 
   const { data } = $props();
   const present = $derived(data.courses.filter((course) => !course.archived));
@@ -9,13 +9,7 @@
 {#snippet list(courses: typeof present)}
   <ul class="divide-y divide-base-300 border-y border-base-300">
     {#each courses as course (course.id)}
-      <li class="bg-base-100">
-        <a href="/courses/{course.slug}" class="flex items-center gap-4 px-3 py-3 hover:bg-base-200">
-          <Emblem emblem={course.emblem} large />
-          <span class="text-lg font-semibold">{course.title}</span>
-          {#if course.role === 'teacher'}<span class="ml-auto text-sm opacity-80">You teach this</span>{/if}
-        </a>
-      </li>
+      <CourseRow {course} now={data.now} />
     {/each}
   </ul>
 {/snippet}

@@ -32,23 +32,21 @@
     {#if data.demo}
       <h2 class="mt-10 text-lg font-semibold">This is the demo of Skerrow Upper School</h2>
       <p class="mt-1">
-        Everyone in it is invented. The password of each account is <code class="rounded bg-base-300 px-1"
-          >{data.demo.password}</code
+        Everyone in it is invented. Press a name to come in as that person. The password of each account is <code
+          class="rounded bg-base-300 px-1">{data.demo.password}</code
         >
       </p>
       <ul class="mt-3 grid gap-x-6 sm:grid-cols-2">
         {#each data.demo.accounts as account (account.handle)}
           <li>
-            <button
-              class="w-full rounded py-1.5 text-left hover:bg-base-300"
-              onclick={() => {
-                $form.handle = account.handle;
-                $form.password = data.demo?.password ?? '';
-              }}
-            >
-              <strong>{account.handle}</strong>
-              <span class="block text-sm opacity-80">{account.name}, {account.about}</span>
-            </button>
+            <form method="post" use:enhance>
+              <input type="hidden" name="handle" value={account.handle} />
+              <input type="hidden" name="password" value={data.demo.password} />
+              <button class="w-full rounded py-1.5 text-left hover:bg-base-300" disabled={$submitting}>
+                <strong>{account.handle}</strong>
+                <span class="block text-sm opacity-80">{account.name}, {account.about}</span>
+              </button>
+            </form>
           </li>
         {/each}
       </ul>

@@ -96,3 +96,16 @@ export interface SentInvitation {
   /** What the mail server said, where the invitation could not be delivered. */
   undelivered: string | null;
 }
+
+/** A course as its row says what stands in it. */
+export interface CourseGlance extends CourseCard {
+  teachers: string[];
+  /** What the reader holds: a student's own work, or the rounds that wait with a teacher. */
+  withYou: number;
+  /** What came back and was not looked at yet. */
+  cameBack: number;
+  /** A student's work that waits with the teachers. */
+  withTeacher: number;
+  /** What a student has to hand over next; null where nothing with a date lies ahead. */
+  next: { id: string; title: string; due: Moment } | null;
+}

@@ -50,7 +50,7 @@ const WORDS: Record<GradeState, string> = {
   'in-person': 'Handed over in person: fine',
   waiting: 'With your teacher',
   due: 'Not due yet',
-  undated: 'No due date',
+  undated: 'With you, at your own pace',
   'not-open': 'Not open yet',
   declared: 'Declared done',
   excused: 'Excused',

@@ -15,9 +15,11 @@
   import { pointsForTeacher } from '$core/threads/points';
   import Thread from '$ui/threads/Thread.svelte';
   import Message from '$ui/shell/Message.svelte';
+  import { getZone } from '$ui/time/reader';
   import When from '$ui/time/When.svelte';
 
-  interface Props {
+  /** What a teacher reads of an assignment, with how the class stands on it. */
+  interface ClassPage {
     facts: Terms & {
       assignmentId: string;
       title: string;
@@ -29,18 +31,18 @@
     briefHtml: string;
     teachers: readonly string[];
     deliverables: ReadonlyArray<{ id: string; title: string }>;
-    lines: ClassLine[];
+    class: { lines: ClassLine[]; now: number };
     guidance: GuidanceView;
     /** The student whose aside is open. */
     asideWith: string | null;
     /** Pieces of unsubmitted packets, where the assignment lets its teachers follow drafts. */
     drafts: Array<PieceView & { packetId: string }>;
-    now: number;
-    zone: string;
-    problems: string[];
   }
-  const { facts, briefHtml, teachers, deliverables, lines, guidance, asideWith, drafts, now, zone, problems }: Props =
-    $props();
+  const { view, problems }: { view: ClassPage; problems: string[] } = $props();
+  const { facts, briefHtml, teachers, deliverables, guidance, asideWith, drafts } = $derived(view);
+  const { lines, now } = $derived(view.class);
+  const reader = getZone();
+  const zone = $derived(reader());
   const asked = $derived(lines.find((line) => line.studentId === asideWith));
   const readers = $derived({ course: facts.courseTitle, people: guidance.people, teachers });
   const followed = (line: ClassLine) => drafts.filter((piece) => piece.packetId === line.packetId);

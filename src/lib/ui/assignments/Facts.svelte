@@ -1,3 +1,16 @@
+<script lang="ts" module>
+  /** What the assignment itself says, before any extension. */
+  export interface SetFacts {
+    due: number | null;
+    passBy: number | null;
+    points: number | null;
+    weight: number | null;
+    expectedMinutes: number | null;
+    /** The course's zone. */
+    zone: string;
+  }
+</script>
+
 <script lang="ts">
   import { isCurve } from '$core/assignments/late-curve';
   import { isSubmitted, judging } from '$core/judging/registry';
@@ -6,38 +19,23 @@
   import { pointsText } from '$core/grades/points';
   import { MINUTE } from '$core/time/moment';
   import { absolute, span } from '$core/time/words';
+  import { getNow, getZone } from '$ui/time/reader';
   import When from '$ui/time/When.svelte';
-  import LateCurve from './LateCurve.svelte';
 
   interface Props {
+    facts: SetFacts;
     /** With the reader's own extensions laid over them. */
     terms: Terms;
-    /** The assignment's own due moment, to say where an extension moved it. */
-    setDue: number | null;
-    passBy: number | null;
-    points: number | null;
-    weight: number | null;
-    expectedMinutes: number | null;
     roundsUsed: number;
-    courseZone: string;
-    zone: string;
-    now: number;
     /** In a column of its own, beside something else. */
     narrow?: boolean;
   }
-  const {
-    terms,
-    setDue,
-    passBy,
-    points,
-    weight,
-    expectedMinutes,
-    roundsUsed,
-    courseZone,
-    zone,
-    now,
-    narrow = false
-  }: Props = $props();
+  const { facts, terms, roundsUsed, narrow = false }: Props = $props();
+  const reader = getZone();
+  const read = getNow();
+  const zone = $derived(reader());
+  const now = $derived(read());
+  const { due: setDue, passBy, points, weight, expectedMinutes, zone: courseZone } = $derived(facts);
 
   const extended = $derived(terms.due !== setDue);
   const ends = $derived(submitEnds(terms));
@@ -108,7 +106,9 @@
         <dd>{latePolicyWords(terms.late)}</dd>
         {#if isCurve(terms.late)}
           <dd class="mt-1">
-            <LateCurve due={terms.due} closes={terms.closes} policy={terms.late} {courseZone} {zone} {now} />
+            {#await import('./LateCurve.svelte') then { default: LateCurve }}
+              <LateCurve due={terms.due} closes={terms.closes} policy={terms.late} {courseZone} {zone} {now} />
+            {/await}
           </dd>
         {/if}
       </div>

@@ -1,116 +1,45 @@
 <script lang="ts">
-  import { isSubmitted } from '$core/judging/registry';
-  import { areOldForSubmit } from '$core/links/old';
-  import { allowed } from '$core/packets/allowed';
-  import { roundsUsed, type Custody, type Holding } from '$core/packets/custody';
   import { countingMark } from '$core/grades/counting';
-  import { fullness, placeAnchor } from '$core/packets/places';
+  import { mustDoWords } from '$core/assignments/must-do';
+  import { placeAnchor } from '$core/packets/places';
   import { ownPoints } from '$core/threads/points';
   import type { About } from '$core/threads/views';
-  import type { DeliverableView, MarkView, RoundView, UnderWay } from '$core/packets/views';
-  import type { PieceView } from '$core/pieces/piece';
   import Emblem from '$ui/courses/Emblem.svelte';
-  import ChangeMind from '$ui/packets/ChangeMind.svelte';
-  import { runChecks } from '$core/checks/run-checks';
   import FootBar from '$ui/packets/FootBar.svelte';
-  import RoundNote from '$ui/packets/RoundNote.svelte';
-  import WithoutPieces from '$ui/packets/WithoutPieces.svelte';
-  import PacketPlaces from '$ui/packets/PacketPlaces.svelte';
   import CameBack from '$ui/rounds/CameBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
-  import Message from '$ui/shell/Message.svelte';
-  import { mustDoWords } from '$core/assignments/must-do';
-  import type { GuidanceView } from '$core/assignments/guidance';
-  import FirstTime from '$ui/shell/FirstTime.svelte';
-  import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
-  import RubricTable from '$ui/rubric/RubricTable.svelte';
+  import { getZone } from '$ui/time/reader';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import Ask from './Ask.svelte';
+  import BriefPart from './BriefPart.svelte';
+  import FactsLine from './FactsLine.svelte';
+  import NextStep from './NextStep.svelte';
   import OpenFloor from './OpenFloor.svelte';
-  import Facts from './Facts.svelte';
-  import MustDoList from './MustDoList.svelte';
+  import { OwnWork, setOwnWork, type StudentView } from '$ui/packets/own-work.svelte';
+  import PacketPart from './PacketPart.svelte';
 
   interface Props {
-    facts: {
-      assignmentId: string;
-      title: string;
-      points: number | null;
-      due: number | null;
-      alsoOpen: boolean;
-      followsDrafts: boolean;
-      strict: string[];
-      weight: number | null;
-      passBy: number | null;
-      expectedMinutes: number | null;
-      courseTitle: string;
-      courseSlug: string;
-      emblem: string;
-      zone: string;
-    };
-    unitTitle: string | null;
-    briefHtml: string;
-    deliverables: DeliverableView[];
-    teachers: string[];
-    guidance: GuidanceView;
-    /** Files bound for this packet that have not become pieces yet. */
-    underWay: UnderWay[];
-    ownSite: string | null;
+    view: StudentView;
     back: { href: string; name: string };
-    packet: {
-      id: string | null;
-      custody: Custody;
-      holding: Holding;
-      pieces: PieceView[];
-      rounds: RoundView[];
-      marks: MarkView[];
-      now: number;
-    };
-    formKey: string;
-    largestFile: number;
-    zone: string;
     /** Files that were not taken, each with its reason. */
     refused: string[];
     /** Why what was asked for did not happen. */
     problem: string | null;
   }
-  const props: Props = $props();
-  const { facts, unitTitle, briefHtml, deliverables, teachers, guidance, back, packet } = $derived(props);
-  const { formKey, largestFile, zone, refused, problem, underWay, ownSite } = $derived(props);
-
-  const { custody, holding, pieces, rounds, marks, now } = $derived(packet);
-  const editable = $derived(allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
-  const full = $derived(fullness(deliverables, pieces));
-  const uploads = getUploads();
-  const coming = $derived(uploads.boundFor(facts.assignmentId, underWay));
-  const found = $derived(
-    runChecks({
-      custody,
-      deliverables,
-      pieces,
-      mustDo: guidance.mustDo,
-      ownSite,
-      coming,
-      comingSeconds: uploads.secondsLeft(facts.assignmentId),
-      title: facts.title,
-      others: guidance.others,
-      strict: facts.strict,
-      courseZone: facts.zone,
-      now
-    })
-  );
-  /** Only what this tab sends can be sealed: of anything else nobody here knows what it is. */
-  const seal = $derived(
-    coming.length > 0 && custody.terms.followMinutes > 0 && uploads.sendsFor(facts.assignmentId)
-      ? () => uploads.readFor(facts.assignmentId)
-      : null
-  );
+  /** An assignment as its student works on it. It begins with what matters in its state. */
+  const { view, back, refused, problem }: Props = $props();
+  const reader = getZone();
+  const zone = $derived(reader());
+  const work = setOwnWork(new OwnWork(() => view, getUploads()));
+  const { facts, unitTitle, deliverables, teachers, guidance, packet } = $derived(view);
+  const { custody, pieces, rounds, marks, now } = $derived(packet);
+  const { full, declared } = $derived(work);
   /** Only where there is a choice is it said which one counts. */
   const counting = $derived(
     custody.terms.counts === 'latest' && custody.rounds.length < 2
       ? null
       : countingMark(marks, custody.terms.counts, custody.nominated)
   );
-  const receipt = $derived(rounds.find(({ no }) => no === custody.standing)?.receipt ?? null);
   /** Where on this page lies what a message points at. */
   function pointHref({ kind, id }: About): string | null {
     if (kind === 'place') return `#${placeAnchor(id)}`;
@@ -120,7 +49,6 @@
     return piece ? `#${placeAnchor(piece.deliverableId)}` : null;
   }
   const readers = $derived({ course: facts.courseTitle, people: guidance.people, teachers, student: null });
-  const declared = $derived(!isSubmitted(custody.terms.settles));
   const parts = $derived([
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
     { id: 'brief', name: 'Brief', note: mustDoWords(guidance.mustDo) ?? '' },
@@ -147,18 +75,7 @@
       </p>
     </div>
   </div>
-  <Facts
-    terms={custody.terms}
-    setDue={facts.due}
-    points={facts.points}
-    passBy={facts.passBy}
-    weight={facts.weight}
-    expectedMinutes={facts.expectedMinutes}
-    roundsUsed={roundsUsed(custody)}
-    courseZone={facts.zone}
-    {zone}
-    {now}
-  />
+  <FactsLine {facts} {custody} />
   <div class="mt-6 grid gap-x-10 md:grid-cols-[10rem_minmax(0,1fr)]">
     <nav aria-label="Parts of this page" class="mb-4 md:sticky md:top-4 md:self-start">
       <ul class="flex flex-wrap gap-x-5 md:block">
@@ -176,79 +93,12 @@
       {#if marks.length > 0}
         <section id="came-back" aria-labelledby="came-back-title">
           <h2 id="came-back-title" class="mb-2 text-xl font-semibold">What came back</h2>
+          <NextStep />
           <CameBack {marks} points={facts.points} {zone} {now} />
         </section>
       {/if}
-      <section id="brief" aria-labelledby="brief-title" class={guidance.criteria.length > 0 ? 'brief-and-rubric' : ''}>
-        <div>
-          <h2 id="brief-title" class="mb-2 text-xl font-semibold">Brief</h2>
-          <FirstTime part="brief">What your teacher asks for. Everything you need to begin is in this part.</FirstTime>
-          <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
-          <div class="brief-text">{@html briefHtml}</div>
-          {#if guidance.mustDo.length > 0}
-            <h3 class="mt-5 mb-2 text-lg font-semibold">Along the way</h3>
-            <FirstTime part="must-do">Steps to tick off for yourself. Your teacher does not see your ticks.</FirstTime>
-            <MustDoList items={guidance.mustDo} />
-          {/if}
-          {#if guidance.materials.length > 0}
-            <h3 id="materials" class="mt-5 mb-2 text-lg font-semibold">Materials</h3>
-            <MaterialLinks materials={guidance.materials} />
-          {/if}
-        </div>
-        {#if guidance.criteria.length > 0}
-          <div aria-labelledby="rubric-title" role="region">
-            <h2 id="rubric-title" class="mb-2 text-xl font-semibold">Rubric</h2>
-            <FirstTime part="rubric">How it will be judged. Mark where you think you stand; only you see it.</FirstTime>
-            <RubricTable
-              criteria={guidance.criteria}
-              lost={guidance.lost}
-              estimates={guidance.estimates}
-              estimating={holding.holder === 'student'}
-            />
-          </div>
-        {/if}
-      </section>
-      {#if !declared}
-        <section id="packet" aria-labelledby="packet-title">
-          <h2 id="packet-title" class="mb-1 text-xl font-semibold">Packet</h2>
-          <FirstTime part="packet"
-            >Put each piece in its place. Nothing leaves before you submit it at the foot of the page.</FirstTime
-          >
-          <p class="mb-3 opacity-85">
-            {#if facts.followsDrafts}
-              Your teacher can look in while you work here. Looking in is not submitting: they have nothing until you
-              submit.
-            {:else if editable}
-              Only you see this until you submit it.
-            {:else if holding.standing === 'sealed'}
-              This is what is sealed. Break the seal at the foot of the page to change something.
-            {:else if holding.holder === 'teacher'}
-              This is what your teacher has.
-            {:else}
-              This is what the packet held.
-            {/if}
-          </p>
-          {#each refused as words (words)}<Message kind="problem">{words}</Message>{/each}
-          <PacketPlaces
-            assignmentId={facts.assignmentId}
-            {deliverables}
-            {pieces}
-            {underWay}
-            alsoOpen={facts.alsoOpen}
-            {editable}
-            {formKey}
-            largest={largestFile}
-            {ownSite}
-          />
-          {#if editable && custody.pieces + coming.length > 0}
-            <RoundNote assignmentId={facts.assignmentId} round={custody.rounds.length + 1} />
-          {/if}
-          {#if editable}<WithoutPieces {custody} {formKey} {zone} {now} />{/if}
-          {#if holding.holder === 'teacher'}
-            <div class="mt-4"><ChangeMind {custody} courseZone={facts.zone} {zone} {now} {formKey} /></div>
-          {/if}
-        </section>
-      {/if}
+      <BriefPart />
+      {#if !declared}<PacketPart {refused} />{/if}
       <section id="ask" aria-labelledby="ask-title">
         <h2 id="ask-title" class="mb-2 text-xl font-semibold">Ask</h2>
         <Ask
@@ -283,20 +133,4 @@
     </div>
   </div>
 </div>
-<FootBar
-  {custody}
-  {holding}
-  {deliverables}
-  {pieces}
-  coming={coming.length}
-  {found}
-  {seal}
-  {receipt}
-  courseZone={facts.zone}
-  {zone}
-  {now}
-  {formKey}
-  {teachers}
-  {problem}
-  linksOld={areOldForSubmit(pieces, now)}
-/>
+<FootBar {problem} />

@@ -9,12 +9,10 @@
   interface Props {
     draft: AssignmentDraft;
     course: CourseHead;
-    zone: string;
-    now: number;
     /** Asks the server for the brief as students will read it. */
     preview: (markdown: string) => Promise<string>;
   }
-  const { draft, course, zone, now, preview }: Props = $props();
+  const { draft, course, preview }: Props = $props();
 
   const PAUSE = 300;
   let html = $state('');
@@ -56,19 +54,7 @@
 >
   <h2 id="as-students" class="text-sm opacity-80">As students see it</h2>
   <p class="mb-3 font-display text-2xl font-bold">{draft.title || 'Untitled'}</p>
-  <Facts
-    {terms}
-    setDue={draft.due}
-    passBy={draft.passBy}
-    points={draft.points}
-    weight={draft.weight}
-    expectedMinutes={draft.expectedMinutes}
-    roundsUsed={0}
-    courseZone={course.zone}
-    {zone}
-    {now}
-    narrow
-  />
+  <Facts facts={{ ...draft, zone: course.zone }} {terms} roundsUsed={0} narrow />
   {#if stale}<p class="mt-3 text-sm" role="status">
       The preview is behind: the connection broke. It comes back with your next change.
     </p>{/if}

@@ -20,8 +20,6 @@
     rules: StandingRules;
     units: Array<{ id: string; title: string }>;
     course: CourseHead;
-    zone: string;
-    now: number;
     /** What is wrong, by the path of its field. */
     problems: Record<string, string>;
     /** Whom a change concerns; empty where nothing has to be confirmed. */
@@ -30,7 +28,7 @@
     button: string;
   }
   /** All of an assignment on one page, with the page that students will see beside it. */
-  const { initial, rules, units, course, zone, now, problems, affects, preview, button }: Props = $props();
+  const { initial, rules, units, course, problems, affects, preview, button }: Props = $props();
 
   // What is being written belongs to this page until it is kept; later readings of the page must not overwrite it.
   // svelte-ignore state_referenced_locally
@@ -135,5 +133,5 @@
       <noscript><p>This page needs JavaScript, since it shows what students will see while you write.</p></noscript>
     </div>
   </form>
-  <AsStudentsSee {draft} {course} {zone} {now} {preview} />
+  <AsStudentsSee {draft} {course} {preview} />
 </div>

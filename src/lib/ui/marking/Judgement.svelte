@@ -8,28 +8,21 @@
   interface Props {
     points: number | null;
     settles: Way;
-    /** Rounds that the student may still submit by themselves; null for any number. */
-    roundsLeft: number | null;
+    round: {
+      /** Rounds that the student may still submit by themselves; null for any number. */
+      left: number | null;
+      closed: boolean;
+      /** It was returned, and its result is put right. */
+      correcting: boolean;
+    };
     criteria: Criterion[];
-    closed: boolean;
-    correcting: boolean;
     submitting: boolean;
     values: { points: string; levels: string[]; remark: string; due: string; closes: string };
     errors: { points?: string[]; remark?: string[]; due?: string[]; closes?: string[] };
     children: Snippet;
   }
-  let {
-    points,
-    settles,
-    roundsLeft,
-    criteria,
-    closed,
-    correcting,
-    submitting,
-    values = $bindable(),
-    errors,
-    children
-  }: Props = $props();
+  let { points, settles, round, criteria, submitting, values = $bindable(), errors, children }: Props = $props();
+  const { left, closed, correcting } = $derived(round);
   const way = $derived(judging(settles));
   const keeps = $derived(stepRefusal(settles, 'mark') === null);
   const judged = $derived(
@@ -95,7 +88,7 @@
 <fieldset class="mt-6 border-t border-base-300 pt-4">
   <legend class="font-medium">Or ask for another round</legend>
   <p class="mb-2 text-sm">
-    {#if roundsLeft === 0}This was the last round. Asking for another one gives one more.{/if}
+    {#if left === 0}This was the last round. Asking for another one gives one more.{/if}
     {#if closed}It has closed, so give a new closing moment.{/if}
     What you leave empty stays as it is.
   </p>

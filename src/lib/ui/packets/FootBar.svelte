@@ -1,67 +1,33 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
-  import { isSubmitted } from '$core/judging/registry';
-  import type { Found } from '$core/checks/check';
   import { findingsText } from '$core/checks/words';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import { allowed } from '$core/packets/allowed';
-  import { activeSeal, roundsLeft, standingRound, type Custody, type Holding } from '$core/packets/custody';
+  import { activeSeal, roundsLeft, standingRound } from '$core/packets/custody';
   import { costNow, timeToDue } from '$core/packets/due';
   import { fullness, fullnessWords, piecesText } from '$core/packets/places';
-  import type { DeliverableView } from '$core/packets/views';
-  import type { PieceView } from '$core/pieces/piece';
   import { refusalWords } from '$core/packets/words';
   import { absolute, span, toTheSecond } from '$core/time/words';
   import { comingWords, ranOutWords } from '$core/packets/seal-words';
-  import type { Sealable } from '$ui/uploads/uploads.svelte';
+  import { getOwnWork } from './own-work.svelte';
+  import { getZone } from '$ui/time/reader';
   import Baton from './Baton.svelte';
   import SealState from './SealState.svelte';
   import SubmitForm from './SubmitForm.svelte';
 
-  interface Props {
-    custody: Custody;
-    holding: Holding;
-    deliverables: readonly DeliverableView[];
-    pieces: readonly PieceView[];
-    /** How many files are bound for this packet and have not become pieces yet. */
-    coming: number;
-    /** What the student should look at before they submit. */
-    found: readonly Found[];
-    /** Reads what is on its way from here, so that it can be sealed; null where nothing is, or nothing may follow. */
-    seal: (() => Promise<Sealable[] | null>) | null;
-    /** The number of the standing round's receipt. */
-    receipt: string | null;
-    courseZone: string;
-    zone: string;
-    now: number;
-    formKey: string;
-    /** Some links were not looked at within the last minutes. */
-    linksOld: boolean;
-    /** Why what was asked for did not happen. */
-    problem: string | null;
-    /** Whom to ask where something keeps from submitting. */
-    teachers: readonly string[];
-  }
-  const {
-    custody,
-    holding,
-    deliverables,
-    pieces,
-    coming,
-    found,
-    seal,
-    receipt,
-    courseZone,
-    zone,
-    now,
-    formKey,
-    teachers,
-    linksOld,
-    problem
-  }: Props = $props();
+  /** Where the work stands and the one thing to do about it. `problem`: why what was asked for did not happen. */
+  const { problem }: { problem: string | null } = $props();
+  const work = getOwnWork();
+  const reader = getZone();
+  const zone = $derived(reader());
+  const { found, seal, receipt, declared } = $derived(work);
+  const { custody, holding, pieces, now } = $derived(work.packet);
+  const { deliverables, teachers, key: formKey } = $derived(work.view);
+  const courseZone = $derived(work.facts.zone);
+  const coming = $derived(work.coming.length);
+  const linksOld = $derived(work.linksOld);
 
   const terms = $derived(custody.terms);
-  const declared = $derived(!isSubmitted(terms.settles));
   const working = $derived(
     ['not-started', 'in-progress', 'taken-back', 'another-round', 'revising'].includes(holding.standing)
   );
@@ -101,9 +67,9 @@
   class="sticky bottom-0 z-10 border-t-2 border-base-300 bg-base-100 shadow-[0_-6px_16px_-12px_rgb(0_0_0/0.5)]"
 >
   {#if problem}<p role="alert" class="mx-auto max-w-6xl px-4 pt-3 font-semibold text-error">{problem}</p>{/if}
-  <div class="mx-auto flex max-w-6xl flex-wrap items-center gap-x-8 gap-y-2 px-4 py-3">
-    <div class="text-lg"><Baton {holding} large /></div>
-    <div class="min-w-0 flex-1 basis-64 text-sm">
+  <div class="foot-bar mx-auto max-w-6xl px-4">
+    <div class="who sm:text-lg"><Baton {holding} large /></div>
+    <div class="said min-w-0 text-sm">
       {#if received}<p class="figures">
           {received}
           {#if receipt}<a class="ml-2 link" href="/receipts/{receipt}">Receipt</a>{/if}
@@ -132,7 +98,7 @@
         <p>{timely.words}</p>
       {/if}
     </div>
-    <div class="ml-auto flex items-center gap-3">
+    <div class="does">
       {#if declared && holding.standing !== 'closed'}
         {#if holding.standing === 'settled' && holding.settledBy === 'declared'}
           <form method="post" action="?/withdrawDeclaration" use:act>
@@ -144,7 +110,7 @@
             <div class="flex flex-wrap items-center gap-2">
               <input
                 id="done-note"
-                class="input w-64"
+                class="input w-40 sm:w-64"
                 name="note"
                 maxlength="1000"
                 placeholder="How, if you want to say so"

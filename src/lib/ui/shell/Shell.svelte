@@ -26,6 +26,7 @@
     ...(person?.studies || (person && !person.teaches && !person.office) ? [{ href: '/desk', name: 'Desk' }] : []),
     ...(person?.teaches ? [{ href: '/marking', name: 'Marking' }] : []),
     ...(person ? [{ href: '/courses', name: 'Courses' }] : []),
+    ...(person?.studies ? [{ href: '/grades', name: 'Grades' }] : []),
     ...(person?.studies ? [{ href: '/shelf', name: 'Shelf' }] : []),
     ...(person?.office ? [{ href: '/school', name: 'School' }] : [])
   ]);
@@ -51,14 +52,17 @@
 {#if person}<EmblemSheet /><BatonSheet />{/if}
 <header class="bg-(--bar) text-(--bar-content)">
   <div class="mx-auto flex min-h-12 max-w-6xl items-center gap-x-1 px-2 sm:gap-x-5 sm:px-4">
-    <a href="/" class="flex items-center gap-2 py-2 font-display text-lg font-bold tracking-tight">
+    <a href="/" class="flex items-center gap-2 py-2 font-display text-lg font-bold tracking-tight max-[26rem]:hidden">
       <svg class="h-4 w-9" viewBox="0 0 36 16" fill="none" stroke="currentColor" stroke-width="2.2" aria-hidden="true">
         <circle cx="7" cy="8" r="4.5" fill="currentColor" /><path d="M11.5 8H24.5" /><circle cx="29" cy="8" r="4.5" />
       </svg>
       <span class="max-sm:sr-only">Vendro</span>
     </a>
     {#if person}
-      <nav aria-label="Rooms" class="flex gap-1 self-stretch">
+      <nav
+        aria-label="Rooms"
+        class="flex min-w-0 [scrollbar-width:none] gap-1 self-stretch overflow-x-auto max-sm:gap-0"
+      >
         {#each rooms as { href, name } (href)}
           <a
             {href}

@@ -54,7 +54,13 @@ export const load = async ({ locals, params, url, isDataRequest }) => {
   const by = { name, sortName, assignment: assignment.facts.title, course: assignment.facts.courseTitle };
   const deliverables = namedFor(assignment.deliverables, by);
   const shown = { ...assignment, deliverables, packet, guidance, underWay, ownSite, looking, fresh };
-  return { view: 'student' as const, ...shown, key: randomUUID(), largestFile: config.maxFileBytes };
+  return {
+    view: 'student' as const,
+    ...shown,
+    now: packet.now,
+    key: randomUUID(),
+    largestFile: config.maxFileBytes
+  };
 };
 
 /** The class, and what was said: on the open floor, and aside with the student whose thread is open. */
@@ -69,7 +75,7 @@ async function teacherView(person: Person, assignment: AssignmentView, url: URL,
   const fresh = hasFresh(guidance);
   const { assignmentId } = assignment.facts;
   if (fresh && !isDataRequest) await hear(person, conversations(assignmentId, party));
-  return { ...assignment, class: lines, guidance, drafts, asideWith: student, fresh };
+  return { ...assignment, class: lines, now: lines.now, guidance, drafts, asideWith: student, fresh };
 }
 
 /** Something was said that the reader had not read. */

@@ -30,35 +30,7 @@
 
 <svelte:head><title>{data.facts.title} · Vendro</title></svelte:head>
 {#if data.view === 'student'}
-  <StudentAssignment
-    facts={data.facts}
-    unitTitle={data.unitTitle}
-    briefHtml={data.briefHtml}
-    deliverables={data.deliverables}
-    teachers={data.teachers}
-    packet={data.packet}
-    guidance={data.guidance}
-    underWay={data.underWay}
-    ownSite={data.ownSite}
-    back={wayBack()}
-    formKey={data.key}
-    largestFile={data.largestFile}
-    zone={data.zone}
-    {refused}
-    {problem}
-  />
+  <StudentAssignment view={data} back={wayBack()} {refused} {problem} />
 {:else}
-  <ClassView
-    facts={data.facts}
-    briefHtml={data.briefHtml}
-    teachers={data.teachers}
-    deliverables={data.deliverables}
-    lines={data.class.lines}
-    guidance={data.guidance}
-    asideWith={data.asideWith}
-    drafts={data.drafts}
-    now={data.class.now}
-    zone={data.zone}
-    problems={problem === null ? [] : [problem]}
-  />
+  <ClassView view={data} problems={problem === null ? [] : [problem]} />
 {/if}

@@ -26,10 +26,8 @@
   <Judgement
     points={view.facts.points}
     settles={view.facts.settles}
-    roundsLeft={view.roundsLeft}
+    round={{ left: view.roundsLeft, closed, correcting }}
     criteria={view.criteria}
-    {closed}
-    {correcting}
     submitting={$submitting}
     bind:values={$form}
     errors={$errors}

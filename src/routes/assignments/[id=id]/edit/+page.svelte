@@ -42,8 +42,6 @@
     rules={data.rules}
     units={data.units}
     course={data.course}
-    zone={data.zone}
-    now={data.now}
     problems={form?.problems ?? {}}
     affects={form?.affects ?? []}
     preview={previewBrief}

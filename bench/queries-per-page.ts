@@ -3,7 +3,7 @@ import { Statements } from './statements';
 
 const TURNS = 3;
 /** No page may need more: the session, and what it shows. */
-const MOST = 12;
+const MOST = 8;
 
 /**
  * The most queries that any page makes, and that it is the same at 10 and at 1,000 assignments, with ten times as many

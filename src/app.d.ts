@@ -21,6 +21,8 @@ declare global {
     interface PageData {
       /** Documents or links of this page are being looked at: what it shows will change soon. */
       looking?: boolean;
+      /** The topics of the live channel that it shows; left out where it may show anything. */
+      shows?: string[];
       /** The moment at which it was read, by the server's clock. */
       now?: number;
     }

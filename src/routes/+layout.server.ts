@@ -1,7 +1,9 @@
+import { asDependency, topics } from '$core/live/topics';
 import { clock } from '$server/clock';
 
 /** What the shell of every page shows. */
-export const load = ({ locals }) => {
+export const load = ({ locals, depends }) => {
+  depends(asDependency(topics.tidings));
   const { person, reader, theme, drawn } = locals;
   return {
     drawn,

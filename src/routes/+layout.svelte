@@ -2,6 +2,7 @@
   import '../app.css';
   import { untrack } from 'svelte';
   import { page } from '$app/state';
+  import { topics } from '$core/live/topics';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
   import Message from '$ui/shell/Message.svelte';
@@ -28,8 +29,10 @@
   setZone(() => data.zone);
   setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
-  const current = keepCurrent(() => runway.read());
-  const uploads = new Uploads(current.changed);
+  const current = keepCurrent(isThere, (touched) => {
+    if (touched === null || touched.has(topics.work)) void runway.read();
+  });
+  const uploads = new Uploads(() => current.changed());
   setUploads(uploads);
   const follows = $derived(data.person !== null);
 
@@ -56,9 +59,14 @@
   /** Links are being looked at behind this page: it is read again until all of them were. */
   $effect(() => {
     if (!page.data.looking) return;
-    const timer = setTimeout(current.changed, LOOKING);
+    const timer = setTimeout(() => current.changed(), LOOKING);
     return () => clearTimeout(timer);
   });
+
+  async function isThere(): Promise<boolean> {
+    const answer = await fetch('/signed-in/still').catch(() => null);
+    return answer?.ok ?? false;
+  }
 
   async function ask(typed: string): Promise<Found[]> {
     const answer = await fetch(`/search/results?q=${encodeURIComponent(typed)}`);

@@ -27,6 +27,7 @@ test('every door leads to the same assignment', async ({ world }) => {
     // The Desk names its courses too, and stands until the list has come.
     await expect(title(ilse)).toHaveText('Courses');
     await openFromList(ilse, 'Tidal Ecology');
+    await expect(title(ilse)).toHaveText('Tidal Ecology');
     await openFromList(ilse, REPORT);
   });
   await through(async () => {

@@ -46,7 +46,7 @@ test.describe('a long recording on a bad line', () => {
   });
 
   test('one can pause, close the page, and choose the file again later', async ({ world }) => {
-    const { path } = largeFile('reading-aloud.bin', 70);
+    const { path } = largeFile('reading-aloud.bin', 40);
     const ilse = await world.as('ilse');
     await openFromList(ilse, 'Field report, rock pools');
     const also = place(ilse, 'Also');

@@ -23,9 +23,19 @@ const OF_ANYBODY = [
 ];
 /** Answered to anybody who is signed in, about themselves alone. What is named in the body is another matter. */
 const OF_ONESELF = [
-  ...['/', '/desk', '/desk/all', '/desk/settled', '/grades', '/courses', '/join', '/marking', '/live', '/runway', '/said'].map(
-    (path) => `GET ${path}`
-  ),
+  ...[
+    '/',
+    '/desk',
+    '/desk/all',
+    '/desk/settled',
+    '/grades',
+    '/courses',
+    '/join',
+    '/marking',
+    '/live',
+    '/runway',
+    '/said'
+  ].map((path) => `GET ${path}`),
   ...[
     '/search',
     '/search/results',

@@ -1,8 +1,10 @@
 import { describe, expect, it } from 'vitest';
+import { CUSTODY_EVENT_TYPES } from '$core/packets/events';
 import type { Actor } from '$core/people/policy';
 import { inTransaction } from '$server/db/connection';
 import { closeSession, openSession } from '$server/auth/sessions';
 import { announce } from '$server/live/announce';
+import { audienceOf } from '$server/live/publish';
 import { concerns, hearChanges, listen } from '$server/live/hub';
 import { mark } from '$server/live/lately';
 import { liveStream } from '$server/live/stream';
@@ -13,6 +15,33 @@ const of = (personId: string, studies: string[] = [], teaches: string[] = []) =>
   personId,
   studies: new Set(studies),
   teaches: new Set(teaches)
+});
+
+describe('who hears of what', () => {
+  const facts = { assignmentId: 'a', courseId: 'c', followsDrafts: false };
+  const packet = { members: ['ilse', 'teodor'], facts };
+  it.each(CUSTODY_EVENT_TYPES)('%s of a packet reaches everyone of its party', (type) =>
+    expect(audienceOf({ what: 'custody', packet, events: [type] })).toMatchObject({
+      people: ['ilse', 'teodor'],
+      about: ['assignment:a', 'work']
+    })
+  );
+
+  it('a private change of a draft tells nobody else, unless the teachers follow drafts', () => {
+    const draft = { what: 'custody', packet, events: ['opened', 'piece-added'] } as const;
+    expect(audienceOf(draft).teachersOf).toBeUndefined();
+    expect(audienceOf({ ...draft, events: ['piece-added', 'submitted'] }).teachersOf).toBe('c');
+    const followed = { ...packet, facts: { ...facts, followsDrafts: true } };
+    expect(audienceOf({ ...draft, packet: followed }).teachersOf).toBe('c');
+    expect(audienceOf({ what: 'pieces-arranged', packet }).teachersOf).toBeUndefined();
+  });
+
+  it('an aside is its party’s and the teachers’, the open floor everybody’s', () => {
+    const said = { what: 'said', on: { on: 'assignment', id: 'a' }, courseId: 'c' } as const;
+    expect(audienceOf({ ...said, people: ['ilse'] })).toMatchObject({ people: ['ilse'], teachersOf: 'c' });
+    expect(audienceOf({ ...said, people: ['ilse'] }).course).toBeUndefined();
+    expect(audienceOf({ ...said, people: null })).toMatchObject({ course: 'c', about: ['assignment:a', 'course:c'] });
+  });
 });
 
 describe('whom a change concerns', () => {
@@ -80,7 +109,7 @@ describe('the live channel', () => {
     const id = await school.set({ title: 'Nobody must read this' });
     await attach(school.ilse, id);
     await submitPacket(school.ilse, { assignmentId: id, key: key() });
-    expect(await next()).toMatch(/^id: [0-9a-f]{8}\.\d+\nevent: changed\ndata: \n\n$/);
+    expect(await next()).toMatch(/^id: [0-9a-f]{8}\.\d+\nevent: changed\ndata: \[.*\]\n\n$/);
     await reader.cancel();
   });
 

@@ -1,4 +1,5 @@
 import { knows, type Mark } from '$core/live/mark';
+import { topicsOf } from '$core/live/topics';
 
 /** Tries anew after this long where the server answered with an error: a browser by itself then gives up. */
 const AGAIN = 3000;
@@ -14,19 +15,19 @@ export interface Following {
  * Follows the server's events (HTML Living Standard, 9.2), and comes back after whatever ended them. What happened
  * meanwhile is told then: the server sees it by the mark of the last event, or of the page.
  *
- * @param changed called when something has changed
+ * @param changed called when something has changed, with the topics that it touches; null where it may be anything
  * @param drawn   where the server stood when the page was drawn
  */
-export function followEvents(changed: () => void, drawn: Mark | null): Following {
+export function followEvents(changed: (about: string[] | null) => void, drawn: Mark | null): Following {
   let last = drawn;
   let source: EventSource;
   let again: ReturnType<typeof setTimeout> | undefined;
   const open = () => {
     source = new EventSource(`/live?since=${last ?? ''}`);
     source.addEventListener('ready', ({ lastEventId }) => (last = lastEventId));
-    source.addEventListener('changed', ({ lastEventId }) => {
+    source.addEventListener('changed', ({ lastEventId, data }: MessageEvent<string>) => {
       last = lastEventId;
-      changed();
+      changed(topicsOf(data));
     });
     source.addEventListener('error', () => {
       if (source.readyState === EventSource.CLOSED) again = setTimeout(open, AGAIN);

@@ -3,7 +3,7 @@
  * One live connection for all tabs of this browser: HTTP/1.1 allows six to a server, and every tab would take one.
  *
  * A SharedWorker. A tab says where the server stood when its page was drawn (`{ drawn }`), and `leave` when it goes. It
- * is told that something has changed, and reads its page anew.
+ * is told which topics have changed (null: anything may have), and reads its page anew where it shows one of them.
  */
 import type { Mark } from '$core/live/mark';
 import { followEvents, type Following } from './events';
@@ -22,7 +22,7 @@ let following: Following | null = null;
 function join(port: MessagePort, drawn: Mark | null): void {
   ports.add(port);
   if (!following) following = followEvents(tell, drawn);
-  else if (!following.covers(drawn)) port.postMessage('changed');
+  else if (!following.covers(drawn)) port.postMessage(null);
 }
 
 function leave(port: MessagePort): void {
@@ -32,6 +32,6 @@ function leave(port: MessagePort): void {
   following = null;
 }
 
-function tell(): void {
-  for (const port of ports) port.postMessage('changed');
+function tell(about: string[] | null): void {
+  for (const port of ports) port.postMessage(about);
 }

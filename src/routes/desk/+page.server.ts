@@ -1,8 +1,10 @@
+import { topics } from '$core/live/topics';
 import { z } from 'zod';
 import { readOwnCourses } from '$server/courses/own-courses';
 import { readDesk } from '$server/lines/desk';
 import { SHOWN_KINDS } from '$ui/desk/groups';
 import { signedIn } from '../shared/guard';
+import { shows } from '../shared/shows';
 
 /** An address that someone mistyped shows the whole Desk rather than an error. */
 const View = z.object({
@@ -16,10 +18,10 @@ const View = z.object({
   order: z.enum(['due', 'outline']).catch('due')
 });
 
-export const load = async ({ locals, url }) => {
+export const load = async ({ locals, url, depends }) => {
   const person = signedIn(locals, url);
   const asked = (name: string) => url.searchParams.get(name) || null;
   const view = View.parse({ course: asked('course'), show: asked('show'), order: asked('order') ?? 'due' });
   const [desk, courses] = await Promise.all([readDesk(person, view.course), readOwnCourses(person)]);
-  return { ...desk, ...courses, view, studies: person.studies };
+  return { ...shows(depends, topics.work, topics.courses), ...desk, ...courses, view, studies: person.studies };
 };

@@ -1,29 +1,46 @@
-import { invalidateAll } from '$app/navigation';
-import { navigating } from '$app/state';
+import { invalidate, invalidateAll } from '$app/navigation';
+import { navigating, page } from '$app/state';
+import { asDependency, topics } from '$core/live/topics';
+import type { Touched } from '$ui/live/follow';
 
 /** Tries again after this long where the server could not be reached. */
 const RETRY = 5000;
 
 /**
- * Reads the page anew after something has changed elsewhere, and takes nothing from the person who is using it.
+ * Reads the page anew after something has changed elsewhere, where it shows that, and takes nothing from the person who is
+ * using it.
  *
  * Reading anew cancels a navigation that is under way, so it waits for its end; and a page that cannot be read becomes an
  * error page, so the server is asked first whether it is there.
  *
- * @param reach asks the server for something small
+ * @param reach   asks the server for something small
+ * @param besides what else shows some topics, and is read for itself
  * @returns what to call on a change; and what to call when the page goes away
  */
-export function keepCurrent(reach: () => Promise<boolean>): { changed: () => void; stop: () => void } {
+export function keepCurrent(
+  reach: () => Promise<boolean>,
+  besides: (touched: Touched) => void
+): { changed: (touched?: Touched) => void; stop: () => void } {
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const again = () => {
+  const again = (touched: Touched) => {
     clearTimeout(timer);
-    timer = setTimeout(changed, RETRY);
+    timer = setTimeout(() => void changed(touched), RETRY);
   };
-  const changed = async () => {
+  const changed = async (touched: Touched): Promise<void> => {
     await navigating.complete?.catch(() => undefined);
-    if (!(await reach())) return again();
-    if (navigating.to) return changed();
-    await invalidateAll();
+    besides(touched);
+    if (!isShown(touched)) return;
+    if (!(await reach())) return again(touched);
+    if (navigating.to) return changed(touched);
+    if (touched === null || page.data.shows === undefined) return invalidateAll();
+    const touch = new Set([...touched].map(asDependency));
+    await invalidate((url) => touch.has(url.href as `live:${string}`));
   };
-  return { changed: () => void changed(), stop: () => clearTimeout(timer) };
+  return { changed: (touched = null) => void changed(touched), stop: () => clearTimeout(timer) };
+}
+
+/** Every page shows how many tidings are unread; one that does not say what else it shows may show anything. */
+function isShown(touched: Touched): boolean {
+  const { shows } = page.data;
+  return touched === null || shows === undefined || [topics.tidings, ...shows].some((topic) => touched.has(topic));
 }

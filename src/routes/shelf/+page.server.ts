@@ -1,3 +1,4 @@
+import { topics } from '$core/live/topics';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { config } from '$server/config';
@@ -21,8 +22,9 @@ import { acting } from '../shared/acting';
 import { signedIn } from '../shared/guard';
 import { shelfQuery } from './query';
 import type { Actions } from './$types';
+import { shows } from '../shared/shows';
 
-export const load = async ({ locals, url }) => {
+export const load = async ({ locals, url, depends }) => {
   const person = signedIn(locals, url);
   const query = shelfQuery(url);
   const [{ files, more }, folders, quota] = await Promise.all([
@@ -30,7 +32,18 @@ export const load = async ({ locals, url }) => {
     readFolders(person),
     readQuota(person)
   ]);
-  return { files, more, folders, quota, query, largest: config.maxFileBytes, key: randomUUID(), now: clock.now() };
+  const live = shows(depends, topics.shelf, topics.work);
+  return {
+    ...live,
+    files,
+    more,
+    folders,
+    quota,
+    query,
+    largest: config.maxFileBytes,
+    key: randomUUID(),
+    now: clock.now()
+  };
 };
 
 const FileForm = z.object({ fileId: z.uuid() });

@@ -86,5 +86,8 @@ export const CustodyDeed = z.discriminatedUnion('type', [
 export type CustodyDeed = z.infer<typeof CustodyDeed>;
 export type CustodyEventType = CustodyDeed['type'];
 
+/** Every type of event that the log may hold. */
+export const CUSTODY_EVENT_TYPES = CustodyDeed.options.map(({ shape }) => shape.type.value);
+
 /** A deed with its moment (the server's clock) and the person who did it. */
 export type CustodyEvent = CustodyDeed & { at: Moment; by: string };

@@ -10,7 +10,7 @@ import { shaping } from '../courses/shape-outline';
 import { tellShown } from '../courses/tell-shown';
 import { inTransaction, jsonRows as rows, ms, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { queueMail } from '../mail/mail';
 import { NotHere } from '../outcome';
 import { copyAssignments } from './copy-assignments';
@@ -70,7 +70,7 @@ export async function changeAssignment(
     if (affects.length > 0) await tellStarted(assignmentId, before.draft, after, tx);
     await audit(person.id, 'change-assignment', assignmentId, { affects }, tx);
     await tellShown(before.courseId, tx);
-    await announce({ course: before.courseId }, tx);
+    await publish({ what: 'assignment-changed', assignmentId, courseId: before.courseId }, tx);
     return { done: true };
   });
   return answer;

@@ -5,23 +5,31 @@ import { ENOUGH_RETURNS, whereClassLoses } from '$core/assignments/rubric';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { Contact } from '../courses/about';
-import { materialsOf } from '../courses/materials';
+import { MaterialRow, materialsBeside } from '../courses/materials';
 import { assignmentShown } from '../lines/shown';
 import { jsonRows as rows, select, type Tx } from '../db/connection';
 import { readPosts, type Place } from '../threads/read-posts';
 
-/** Reads it all for one reader, in three queries. The caller has asked the policy. */
+/** Reads it all for one reader, in two queries. The caller has asked the policy. */
 export async function readGuidance(
   person: Actor,
   { assignmentId }: { assignmentId: string },
   partyId: string | null
 ): Promise<GuidanceView> {
-  const [materials, [row], [floor = [], aside = []]] = await Promise.all([
-    materialsOf({ assignmentId }),
+  const [[row], [floor = [], aside = []]] = await Promise.all([
     select(GuidanceRow, GUIDANCE, [assignmentId, person.id, new Date(clock.now())]),
     readPosts(person, conversations(assignmentId, partyId))
   ]);
-  const { mustDo = [], criteria = [], judged = [], estimates = [], contacts = [], people = 0, others = [] } = row ?? {};
+  const {
+    materials = [],
+    mustDo = [],
+    criteria = [],
+    judged = [],
+    estimates = [],
+    contacts = [],
+    people = 0,
+    others = []
+  } = row ?? {};
   return {
     materials,
     mustDo,
@@ -63,6 +71,7 @@ const MustDoRow = z.object({
 });
 
 const GuidanceRow = z.object({
+  materials: z.array(MaterialRow),
   mustDo: z.array(MustDoRow),
   criteria: z.array(CriterionRow),
   judged: z.array(z.object({ criterionId: z.string(), works: z.number(), mean: z.number() })),
@@ -106,6 +115,7 @@ export function otherTitles(person: string, assignment: string, now: string): st
 }
 
 const GUIDANCE = `select
+  ${rows(materialsBeside('assignment_id'))} as materials,
   ${rows(MUST_DO)} as "mustDo",
   ${CRITERIA} as criteria,
   ${rows(`select k.id as "criterionId", count(distinct m.packet_id)::int as works, avg(l.points)::float8 as mean

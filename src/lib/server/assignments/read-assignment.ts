@@ -9,9 +9,8 @@ import { clock } from '../clock';
 import { jsonRows, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { joinPacketOf } from '../parties/party';
-import { readLog } from '../packets/log';
 import { UNREAD } from '../lines/projection';
-import { readMarks, readPieces, readRounds } from '../packets/read-packet';
+import { readHistory, readPieces } from '../packets/read-packet';
 import { cleanBrief } from './brief';
 import { DeliverableRow, deliverablesOf } from './deliverables';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from './facts';
@@ -69,12 +68,7 @@ export async function readOwnPacket({ facts, own }: Pick<AssignmentView, 'facts'
     const custody = blank(termsOf(facts));
     return { id: null, custody, holding: holding(custody, now), pieces: [], rounds: [], marks: [], unread: false, now };
   }
-  const [log, pieces, rounds, marks] = await Promise.all([
-    readLog(row.id),
-    readPieces(row.id),
-    readRounds(row.id),
-    readMarks(row.id)
-  ]);
+  const [pieces, { log, rounds, marks }] = await Promise.all([readPieces(row.id), readHistory(row.id)]);
   const custody = fold(termsOf(facts), log);
   return { id: row.id, custody, holding: holding(custody, now), pieces, rounds, marks, unread: row.unread, now };
 }

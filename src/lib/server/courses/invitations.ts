@@ -10,7 +10,7 @@ import { audit } from '../audit';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { queueMail } from '../mail/mail';
 import type { Outcome } from '../outcome';
 import { courseFor } from './course-head';
@@ -159,7 +159,7 @@ async function tellInvited(emails: string[], tx: Tx): Promise<void> {
     [emails],
     tx
   );
-  if (known.length > 0) await announce({ people: known.map(({ id }) => id) }, tx);
+  if (known.length > 0) await publish({ what: 'invited', people: known.map(({ id }) => id) }, tx);
 }
 
 function digest(token: string): Buffer {

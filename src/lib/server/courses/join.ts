@@ -6,7 +6,7 @@ import { HOUR } from '$core/time/moment';
 import { audit } from '../audit';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
 import { courseFor } from './course-head';
 
@@ -64,7 +64,7 @@ export async function letIn(
   );
   if (made.length === 0) return false;
   await audit(person.id, 'joined', courseId, { by }, tx);
-  await announce({ people: [person.id], teachersOf: courseId }, tx);
+  await publish({ what: 'enrolment', courseId, personId: person.id }, tx);
   return true;
 }
 
@@ -96,7 +96,7 @@ async function leave(courseId: string, personId: string, tx: Tx): Promise<void> 
     tx
   );
   if (left.length === 0) throw new NotHere('This student');
-  await announce({ people: [personId], teachersOf: courseId }, tx);
+  await publish({ what: 'enrolment', courseId, personId }, tx);
 }
 
 /** The course's join phrase, for its teachers; null where joining by phrase is closed. */

@@ -117,13 +117,9 @@ export async function removeMaterial(person: Actor, course: string, materialId: 
 
 /** The materials beside a brief or with a notice. One query. The caller has asked the policy. */
 export function materialsOf(home: { assignmentId: string } | { noticeId: string }): Promise<MaterialView[]> {
-  const [column, id] = 'assignmentId' in home ? ['assignment_id', home.assignmentId] : ['notice_id', home.noticeId];
-  return select(
-    MaterialRow,
-    `select m.id, m.title, m.name, b.size::float8 as size, b.media_type as "mediaType"
-     from materials m join blobs b on b.sha256 = m.sha256 where m.${column} = $1 order by m.position, m.id`,
-    [id]
-  );
+  const [column, id] =
+    'assignmentId' in home ? (['assignment_id', home.assignmentId] as const) : (['notice_id', home.noticeId] as const);
+  return select(MaterialRow, materialsBeside(column), [id]);
 }
 
 /** A material that this person may open, with where it belongs. */
@@ -156,7 +152,12 @@ export async function noteViewed(person: Actor, materialId: string): Promise<voi
   ]);
 }
 
-const MaterialRow = z.object({
+/** The materials that lie beside an assignment or a notice, `$1`, as SQL. */
+export const materialsBeside = (column: 'assignment_id' | 'notice_id') => `
+  select m.id, m.title, m.name, b.size::float8 as size, b.media_type as "mediaType"
+  from materials m join blobs b on b.sha256 = m.sha256 where m.${column} = $1 order by m.position, m.id`;
+
+export const MaterialRow = z.object({
   id: z.string(),
   title: z.string(),
   name: z.string(),

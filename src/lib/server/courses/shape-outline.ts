@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
 import { audit } from '../audit';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { NotHere } from '../outcome';
 import { courseFor } from './course-head';
 import { tellShown } from './tell-shown';
@@ -129,7 +129,7 @@ export async function shaping<T>(
     const { id } = await courseFor(person, course, 'shape-course', tx);
     const done = await work(id, tx);
     await tellShown(id, tx);
-    await announce({ course: id }, tx);
+    await publish({ what: 'course-shaped', courseId: id }, tx);
     return done;
   });
 }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { clock } from '../clock';
 import { inTransaction, ms, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { tell, type News } from '../tidings/tell';
 import { setForStudents, shownToStudents } from '../lines/shown';
 
@@ -36,7 +36,7 @@ export async function tellShown(courseId: string | null, tx: Tx): Promise<string
 /** The same for what has come into sight by the passing of time alone, in all courses. */
 export async function sweepShown(): Promise<void> {
   await inTransaction(async (tx) => {
-    for (const course of await tellShown(null, tx)) await announce({ course }, tx);
+    for (const course of await tellShown(null, tx)) await publish({ what: 'course-shaped', courseId: course }, tx);
   });
 }
 

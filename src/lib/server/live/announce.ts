@@ -1,12 +1,14 @@
 import { execute, type Tx } from '../db/connection';
 
-/** What has changed, for those whose pages show it. */
+/** What has changed, for those whose pages show it. `publish.ts` makes these. */
 export interface Change {
   /** People by id, each told for themselves. */
   people?: readonly string[];
   /** Everyone in the course, or its teachers alone. */
   course?: string;
   teachersOf?: string;
+  /** What of a page it touches (`core/live/topics.ts`). */
+  about?: readonly string[];
   /** Somebody's session has ended: their streams look whether it was theirs. */
   sessionsOf?: string;
 }

@@ -11,7 +11,8 @@ export interface Listener {
   /** Courses in which they are a student, and those that they teach. */
   studies: ReadonlySet<string>;
   teaches: ReadonlySet<string>;
-  tell(): void;
+  /** @param about the topics that were touched; null where anything may have been */
+  tell(about: readonly string[] | null): void;
   /** One of this person's sessions has ended, perhaps the one that listens. */
   mayHaveEnded(): void;
 }
@@ -20,6 +21,7 @@ const Announced = z.object({
   people: z.array(z.string()).optional(),
   course: z.string().optional(),
   teachersOf: z.string().optional(),
+  about: z.array(z.string()).optional(),
   sessionsOf: z.string().optional()
 });
 
@@ -86,7 +88,7 @@ async function connect(): Promise<void> {
 /** What was announced meanwhile is unknown, so everyone reads their page anew. */
 function reconnect(): void {
   setTimeout(() => {
-    connection = connect().then(() => listeners.forEach((one) => one.tell()));
+    connection = connect().then(() => listeners.forEach((one) => one.tell(null)));
   }, wait).unref();
   wait = Math.min(RETRY.most, wait * 2);
 }
@@ -100,7 +102,7 @@ function deliver(payload: string): void {
     return;
   }
   remember(change.data);
-  for (const listener of listeners) if (concerns(change.data, listener)) listener.tell();
+  for (const listener of listeners) if (concerns(change.data, listener)) listener.tell(change.data.about ?? null);
 }
 
 function parsed(text: string): unknown {

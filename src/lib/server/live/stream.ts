@@ -14,7 +14,7 @@ const MOST = 24;
 
 /**
  * The changes that concern a person, as server-sent events (HTML Living Standard, 9.2). Each event only says that
- * something has changed; its id is where this process stands.
+ * something has changed and which topics it touches; its id is where this process stands.
  *
  * @param since where the process stood when the page was drawn, or at the last event that the browser got: what has
  *   changed since is told at once
@@ -41,7 +41,8 @@ export async function liveStream(
       let gone = false;
       stop = () => (gone = true);
       const who = { personId: person.id, studies: of('student'), teaches: of('teacher') };
-      const tell = () => send(`id: ${mark()}\nevent: changed\ndata: \n\n`);
+      const tell = (about: readonly string[] | null) =>
+        send(`id: ${mark()}\nevent: changed\ndata: ${about === null ? '' : JSON.stringify(about)}\n\n`);
       const close = () => {
         stop();
         controller.close();
@@ -56,7 +57,7 @@ export async function liveStream(
       const forget = await listen({ ...who, tell, mayHaveEnded });
       if (gone) return void forget();
       send(`id: ${mark()}\nretry: 2000\nevent: ready\ndata: \n\n`);
-      if (hasMissed(since, (change) => concerns(change, who))) tell();
+      if (hasMissed(since, (change) => concerns(change, who))) tell(null);
       const beat = setInterval(() => send(': still here\n\n'), HEARTBEAT);
       const end = setTimeout(close, LASTS);
       stop = () => {

@@ -10,10 +10,9 @@ import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../assignments/fac
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
-import { readLog } from '../packets/log';
 import { joinPacketOf, PARTY_NAME } from '../parties/party';
 import { holdingOf, PROJECTION_COLUMNS, ProjectionRow } from '../lines/projection';
-import { readMarks, readRounds } from '../packets/read-packet';
+import { readHistory } from '../packets/read-packet';
 import { readRubric } from './rubric';
 
 export const MARKING_PAGE = 50;
@@ -85,10 +84,8 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
   if (!row || !may(person, 'mark-round', { courseRole: row.role })) throw new NotHere('This packet');
   const { student, role: _role, ...facts } = row;
   const now = clock.now();
-  const [log, rounds, marks, drafts, rubric, deliverables] = await Promise.all([
-    readLog(packetId),
-    readRounds(packetId),
-    readMarks(packetId),
+  const [{ log, rounds, marks }, drafts, rubric, deliverables] = await Promise.all([
+    readHistory(packetId),
     select(DraftRow, DRAFT, [packetId]),
     readRubric(facts.assignmentId, packetId),
     select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [

@@ -7,7 +7,7 @@ import type { Actor } from '$core/people/policy';
 import { execute, select } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { serverPiece } from '../pieces/registry';
 import { withPacket, type OpenPacket } from './open-packet';
 import { placeProblem } from './place';
@@ -92,7 +92,7 @@ async function writeOrder(packet: OpenPacket, ids: string[]): Promise<void> {
     [packet.id, ids],
     packet.tx
   );
-  await announce({ people: [packet.person.id] }, packet.tx);
+  await publish({ what: 'pieces-arranged', packet }, packet.tx);
 }
 
 /** Does something to one piece of the student's own packet, while pieces may be added to it at all. */

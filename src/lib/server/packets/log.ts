@@ -8,14 +8,25 @@ import { execute, ms, select, type Tx } from '../db/connection';
 
 /** Everything that happened to a packet, in order. */
 export async function readLog(packetId: string, tx?: Tx): Promise<CustodyEvent[]> {
-  const rows = await select(
-    LogRow,
-    `select type, data, ${ms('at')} as at, by_person as by from custody_events where packet_id = $1 order by seq`,
-    [packetId],
-    tx
-  );
-  return rows.map(({ type, data, at, by }) => ({ ...CustodyDeed.parse({ ...data, type }), at, by }));
+  return (await select(LogRow, LOG, [packetId], tx)).map(asEvent);
 }
+
+export const LogRow = z.object({
+  type: z.string(),
+  data: z.record(z.string(), z.unknown()),
+  at: z.number(),
+  by: z.string()
+});
+/** The log of the packet `$1`, as SQL. */
+export const LOG = `
+  select type, data, ${ms('at')} as at, by_person as by from custody_events where packet_id = $1 order by seq`;
+
+/** An event as its row holds it. */
+export const asEvent = ({ type, data, at, by }: z.infer<typeof LogRow>): CustodyEvent => ({
+  ...CustodyDeed.parse({ ...data, type }),
+  at,
+  by
+});
 
 /**
  * Appends events and brings the projection along, in the caller's transaction and under its lock on the packet.
@@ -179,10 +190,3 @@ const CREATE_ROUND = `
   insert into rounds
     (packet_id, no, state, submitted_at, submitted_by, arrived_at, due_at, late_seconds, started_days, kept)
   values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`;
-
-const LogRow = z.object({
-  type: z.string(),
-  data: z.record(z.string(), z.unknown()),
-  at: z.number(),
-  by: z.string()
-});

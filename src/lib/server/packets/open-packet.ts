@@ -9,7 +9,7 @@ import type { Moment } from '$core/time/moment';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from '../assignments/facts';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { NotHere } from '../outcome';
 import { membersOf, partyOn } from '../parties/party';
 import { earlierAnswer, keepAnswer } from './idempotency';
@@ -126,7 +126,7 @@ function openLocked(
       if (decision.events.length === 0) return { ok: true };
       await Promise.all([
         appendLog({ ...row, zone: facts.zone }, decision.events, before, decision.custody, tx),
-        announce({ people: row.members, teachersOf: facts.courseId }, tx)
+        publish({ what: 'custody', packet, events: decision.events.map(({ type }) => type) }, tx)
       ]);
       row.lastSeq += decision.events.length;
       if (before.seal !== null && decision.custody.seal === null)

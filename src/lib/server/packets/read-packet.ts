@@ -2,9 +2,11 @@ import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
 import { BlobFacts } from '$core/materials/facts';
 import type { RoundState } from '$core/packets/custody';
+import type { CustodyEvent } from '$core/packets/events';
 import type { BytesPiece, LinkInside, PieceView } from '$core/pieces/piece';
 import type { MarkView, RoundView } from '$core/packets/views';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
+import { asEvent, LOG, LogRow } from './log';
 
 /** The pieces of the working packet, in the student's order. */
 export function readPieces(packetId: string, tx?: Tx): Promise<PieceView[]> {
@@ -19,33 +21,22 @@ export function readDrafts(assignmentId: string): Promise<Array<PieceView & { pa
   return select(z.intersection(PieceRow, z.object({ packetId: z.string() })), DRAFTS, [assignmentId]);
 }
 
-/** All rounds of a packet with their frozen pieces, the newest first. Two queries, however many rounds. */
-export async function readRounds(packetId: string): Promise<RoundView[]> {
-  const [rounds, pieces] = await Promise.all([
-    select(
-      RoundRow,
-      `select no, state, ${ms('submitted_at')} as "submittedAt", ${ms('due_at')} as due,
-         late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept, note,
-         ${ms('arrived_at')} as "arrivedAt",
-         (select number from receipts p where p.packet_id = r.packet_id and p.round_no = r.no) as receipt
-       from rounds r where packet_id = $1 order by no desc`,
-      [packetId]
-    ),
-    select(RoundPieceRow, SUBMITTED_PIECES, [packetId])
-  ]);
-  return rounds.map((round) => ({ ...round, pieces: pieces.filter((piece) => piece.round === round.no) }));
+/** Everything that happened to a packet: its log, its rounds with their frozen pieces, what was returned; the newest first. */
+export interface PacketHistory {
+  log: CustodyEvent[];
+  rounds: RoundView[];
+  marks: MarkView[];
 }
 
-/** What was returned on a packet, the latest first. */
-export function readMarks(packetId: string): Promise<MarkView[]> {
-  return select(
-    MarkRow,
-    `select m.round_no as round, m.points::float8 as points, m.kept::float8 as kept, m.remark, m.outcome, t.name as by,
-       ${ms('m.returned_at')} as at
-     from marks m join people t on t.id = m.by_person
-     where m.packet_id = $1 and m.returned_at is not null order by m.returned_at desc`,
-    [packetId]
-  );
+/** Reads it in two queries, however many rounds. */
+export async function readHistory(packetId: string): Promise<PacketHistory> {
+  const [[row], pieces] = await Promise.all([
+    select(HistoryRow, HISTORY, [packetId]),
+    select(RoundPieceRow, SUBMITTED_PIECES, [packetId])
+  ]);
+  const { log, rounds, marks } = row ?? { log: [], rounds: [], marks: [] };
+  const filled = rounds.map((round) => ({ ...round, pieces: pieces.filter((piece) => piece.round === round.no) }));
+  return { log: log.map(asEvent), rounds: filled, marks };
 }
 
 /** What a look told, and for a round whether a later one of the same address found another text. */
@@ -164,3 +155,15 @@ const MarkRow = z.object({
   by: z.string(),
   at: z.number()
 });
+
+const HistoryRow = z.object({ log: z.array(LogRow), rounds: z.array(RoundRow), marks: z.array(MarkRow) });
+const HISTORY = `select ${jsonRows(LOG)} as log,
+  ${jsonRows(`select no, state, ${ms('submitted_at')} as "submittedAt", ${ms('due_at')} as due,
+    late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept, note,
+    ${ms('arrived_at')} as "arrivedAt",
+    (select number from receipts p where p.packet_id = r.packet_id and p.round_no = r.no) as receipt
+    from rounds r where packet_id = $1 order by no desc`)} as rounds,
+  ${jsonRows(`select m.round_no as round, m.points::float8 as points, m.kept::float8 as kept, m.remark, m.outcome, t.name as by,
+    ${ms('m.returned_at')} as at
+    from marks m join people t on t.id = m.by_person
+    where m.packet_id = $1 and m.returned_at is not null order by m.returned_at desc`)} as marks`;

@@ -2,7 +2,6 @@ import { z } from 'zod';
 import { DAY, HOUR } from '$core/time/moment';
 import { clock } from '../clock';
 import { inTransaction, ms, select } from '../db/connection';
-import { announce } from '../live/announce';
 import { membersOf } from '../parties/party';
 import { tell } from '../tidings/tell';
 import { EFFECTIVE_DUE } from '../lines/effective';
@@ -28,12 +27,11 @@ export async function remindTakenBack(): Promise<number> {
       for (const { packetId, courseId, assignmentId, members, due } of rows) {
         const about = `reminder ${packetId} ${kind} ${due}`;
         const news = { kind: 'reminder', about, grouped: `reminder ${packetId}`, courseId, assignmentId } as const;
-        const people = await tell(
+        await tell(
           { people: members },
           { ...news, href: `/assignments/${assignmentId}#packet`, facts: { due }, at: now },
           tx
         );
-        await announce({ people }, tx);
       }
       return rows.length;
     });

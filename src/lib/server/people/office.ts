@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
 import { tell, type News } from '../tidings/tell';
 
 /** Tells the school's office of something that concerns the school as a whole. */
@@ -13,5 +12,4 @@ export async function tellOffice(news: Omit<News, 'courseId'>, tx: Tx): Promise<
   );
   const people = office.map(({ id }) => id);
   await tell({ people }, { ...news, courseId: null }, tx);
-  await announce({ people }, tx);
 }

@@ -9,7 +9,7 @@ import { clock } from '../clock';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { PARTY_NAME } from '../parties/party';
-import { readRounds } from '../packets/read-packet';
+import { readHistory } from '../packets/read-packet';
 
 /** A round as the teacher sees it, and the student exactly so. */
 export interface RoundPage {
@@ -42,7 +42,7 @@ export async function readRound(
   if (!row || row.role === null || !may(person, 'read-round', { courseRole: row.role, ownsPacket: row.owns }))
     throw new NotHere('This round');
   const { student, role, owns: _owns, places, ...facts } = row;
-  const [rounds, contents] = await Promise.all([readRounds(packetId), select(ContentRow, CONTENTS, [packetId])]);
+  const [{ rounds }, contents] = await Promise.all([readHistory(packetId), select(ContentRow, CONTENTS, [packetId])]);
   const find = (wanted: number) => rounds.find((one) => one.no === wanted);
   const round = find(no);
   const other = beside === null || beside === no ? undefined : find(beside);

@@ -6,7 +6,7 @@ import { audit } from '../audit';
 import { clock } from '../clock';
 import { layCourse, NewCourse } from '../courses/create-course';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
 
 /** @throws NotHere for anybody but the office */
@@ -147,7 +147,7 @@ export async function letInto(courseId: string, personId: string, role: 'student
     [courseId, personId, role, new Date(clock.now())],
     tx
   );
-  await announce({ people: [personId], teachersOf: courseId }, tx);
+  await publish({ what: 'enrolment', courseId, personId }, tx);
 }
 
 export async function leave(courseId: string, personId: string, tx: Tx): Promise<void> {
@@ -156,7 +156,7 @@ export async function leave(courseId: string, personId: string, tx: Tx): Promise
     [courseId, personId, new Date(clock.now())],
     tx
   );
-  await announce({ people: [personId], teachersOf: courseId }, tx);
+  await publish({ what: 'enrolment', courseId, personId }, tx);
 }
 
 async function courseNamed(slug: string, tx: Tx): Promise<string> {

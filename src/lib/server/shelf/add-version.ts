@@ -5,7 +5,7 @@ import { registerBlob } from '../blobs/register';
 import type { StoredBlob } from '../blobs/store';
 import { clock } from '../clock';
 import { execute, inTransaction } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import type { Outcome } from '../outcome';
 import { ownFile } from './own-file';
 
@@ -33,7 +33,7 @@ export async function addVersion(
       [file.id, file.version + 1, input.blob.sha256, at],
       tx
     );
-    await announce({ people: [person.id] }, tx);
+    await publish({ what: 'shelf', personId: person.id }, tx);
     return { ok: true, name: file.name };
   });
 }

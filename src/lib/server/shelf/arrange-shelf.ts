@@ -4,7 +4,7 @@ import type { Actor } from '$core/people/policy';
 import { z } from 'zod';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import type { Outcome } from '../outcome';
 import { ownFile, type OwnFile } from './own-file';
 import { ownFolder } from './own-folder';
@@ -56,7 +56,7 @@ export function restoreFile(person: Actor, input: OneFile): Promise<Outcome<obje
 export async function emptyBin(person: Actor): Promise<{ ok: true }> {
   return inTransaction(async (tx) => {
     await execute('delete from shelf_files where owner_id = $1 and binned_at is not null', [person.id], tx);
-    await announce({ people: [person.id] }, tx);
+    await publish({ what: 'shelf', personId: person.id }, tx);
     return { ok: true };
   });
 }
@@ -76,7 +76,7 @@ export async function createFolder(person: Actor, input: { name: string }): Prom
     'insert into shelf_folders (owner_id, name, created_at) values ($1, $2, $3) returning id',
     [person.id, input.name, new Date(clock.now())]
   );
-  await announce({ people: [person.id] });
+  await publish({ what: 'shelf', personId: person.id });
   return { ok: true, id: made?.id ?? '' };
 }
 
@@ -104,7 +104,7 @@ export async function removeFolder(person: Actor, input: { folderId: string }): 
     await ownFolder(person, input.folderId, tx);
     await execute('update shelf_folders set parent_id = null where parent_id = $1', [input.folderId], tx);
     await execute('delete from shelf_folders where id = $1', [input.folderId], tx);
-    await announce({ people: [person.id] }, tx);
+    await publish({ what: 'shelf', personId: person.id }, tx);
     return { ok: true };
   });
 }
@@ -116,7 +116,7 @@ function changing<T extends { ok: boolean }>(
 ): Promise<T> {
   return inTransaction(async (tx) => {
     const answer = await work(await ownFile(person, fileId, tx), tx);
-    await announce({ people: [person.id] }, tx);
+    await publish({ what: 'shelf', personId: person.id }, tx);
     return answer;
   });
 }

@@ -4,7 +4,7 @@ import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import type { StoredBlob } from '../blobs/store';
 import { execute, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { folderFor } from './folder-for';
 
 /** Where a file is filed: by its assignment (in the folder of its course), in a folder of one's own, or nowhere. */
@@ -48,7 +48,7 @@ export async function putOnShelf(
       [placed.fileId, blob.sha256, new Date(now)],
       tx
     );
-  await announce({ people: [person.id] }, tx);
+  await publish({ what: 'shelf', personId: person.id }, tx);
   return placed;
 }
 

@@ -3,11 +3,11 @@ import { mayEdit, mayMoveAside, mayUnsay, type SaidRefusal } from '$core/threads
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
 import { partyOf } from '../parties/party';
 import { HEARD } from './read-posts';
-import { tellOfPost, written } from './say';
+import { saidOn, tellOfPost, written } from './say';
 
 type Changed = Outcome<object, SaidRefusal>;
 
@@ -69,7 +69,8 @@ async function changing(
     // What others said is theirs; that it is there is no news to who can read it, and nobody else learns of it.
     if (!said?.mine) throw new NotHere('This message');
     const verdict = await change(said, tx);
-    if (verdict.ok) await announce({ course: said.courseId }, tx);
+    if (verdict.ok)
+      await publish({ what: 'said', on: saidOn(said.courseId, said), courseId: said.courseId, people: null }, tx);
     return verdict;
   });
 }

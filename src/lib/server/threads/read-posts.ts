@@ -3,7 +3,7 @@ import { About, type PostView } from '$core/threads/views';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { asParagraphs, cleanSaid } from './rich-text';
 
 /** A conversation: on an assignment, a notice or a course; on its open floor, or aside with one party. */
@@ -37,7 +37,7 @@ export async function readPosts(person: Actor, places: readonly Place[]): Promis
 export async function hear(person: Actor, places: readonly Place[], tx?: Tx): Promise<void> {
   const bind = [person.id, places.map(placeName), new Date(clock.now())];
   const authors = await select(z.object({ id: z.string() }), HEAR, bind, tx);
-  if (authors.length > 0) await announce({ people: authors.map(({ id }) => id) }, tx);
+  if (authors.length > 0) await publish({ what: 'heard', authors: authors.map(({ id }) => id), on: places }, tx);
 }
 
 /** Notes it, and answers with the people whose words were heard for the first time. */

@@ -8,7 +8,7 @@ import { registerBlob } from '../blobs/register';
 import type { StoredBlob } from '../blobs/store';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish, type SaidOn } from '../live/publish';
 import { assignmentShown, shownToStudents } from '../lines/shown';
 import { NotHere, type Outcome } from '../outcome';
 import { membersIn, partyOf } from '../parties/party';
@@ -101,13 +101,21 @@ export async function post(
     );
     await keepFiles(id, files, tx);
     // Who answers has read what they answer.
-    const on = given.assignmentId ? 'assignment' : given.noticeId ? 'notice' : 'course';
-    await hear(person, [{ on, id: given.assignmentId ?? given.noticeId ?? place.courseId, partyId }], tx);
-    const people = partyId === null ? [] : await membersIn(partyId, tx);
-    await announce(partyId === null ? { course: place.courseId } : { people, teachersOf: place.courseId }, tx);
+    await hear(person, [{ ...saidOn(place.courseId, given), partyId }], tx);
+    const people = partyId === null ? null : await membersIn(partyId, tx);
+    await publish({ what: 'said', on: saidOn(place.courseId, given), courseId: place.courseId, people }, tx);
     await tellOfPost({ id, partyId, at, text, by: person.id, ...place, ...given, courseId: place.courseId }, tx);
     return { ok: true, id };
   });
+}
+
+/** What something is said on: an assignment, a notice, or the course itself. */
+export function saidOn(
+  courseId: string,
+  { assignmentId, noticeId }: { assignmentId: string | null; noticeId: string | null }
+): SaidOn {
+  if (assignmentId !== null) return { on: 'assignment', id: assignmentId };
+  return noticeId === null ? { on: 'course', id: courseId } : { on: 'notice', id: noticeId };
 }
 
 async function keepFiles(postId: string, files: readonly SaidBlob[], tx: Tx): Promise<void> {

@@ -5,7 +5,7 @@ import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { execute, ms, select } from '../db/connection';
-import { announce } from '../live/announce';
+import { publish } from '../live/publish';
 import { NotHere } from '../outcome';
 
 export const TIDINGS_PAGE = 60;
@@ -30,7 +30,7 @@ export async function readTidings(
 export async function followTiding(person: Actor, id: string): Promise<string> {
   const [row] = await select(z.object({ href: z.string() }), FOLLOW, [id, person.id, new Date(clock.now())]);
   if (!row) throw new NotHere('This');
-  await announce({ people: [person.id] });
+  await publish({ what: 'tidings', people: [person.id] });
   return row.href;
 }
 
@@ -41,7 +41,7 @@ export async function readAll(person: Actor): Promise<void> {
     new Date(clock.now())
   ]);
   // Their other tabs show how many there are.
-  await announce({ people: [person.id] });
+  await publish({ what: 'tidings', people: [person.id] });
 }
 
 const Row = z.object({

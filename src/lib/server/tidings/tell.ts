@@ -3,6 +3,7 @@ import { isMailed, TIDINGS, type Kind } from '$core/tidings/kinds';
 import type { TidingFacts } from '$core/tidings/views';
 import type { Moment } from '$core/time/moment';
 import { select, type Tx } from '../db/connection';
+import { publish } from '../live/publish';
 import { enqueue } from '../jobs/jobs';
 
 /** Something that happened, before anyone has heard of it. */
@@ -35,7 +36,7 @@ export interface Hearers {
 
 /**
  * Tells people what happened, in the transaction of what happened: the tidings, and the mails that some of them want.
- * Their open pages are told by whoever changed something, with `announce`.
+ * Their open pages show how many are unread; what happened itself is published by whoever changed it.
  *
  * @returns who hears of it now, by id
  */
@@ -66,7 +67,9 @@ export async function tell(hearers: Hearers, news: News, tx: Tx): Promise<string
     const wishes = new Map(wish === null ? [] : [[news.kind as string, wish]]);
     if (isMailed(news.kind, wishes)) await enqueue('mail-tiding', { tidingId: id }, TIDINGS[news.kind].patience, tx);
   }
-  return told.map(({ personId }) => personId);
+  const heard = told.map(({ personId }) => personId);
+  if (heard.length > 0) await publish({ what: 'tidings', people: heard }, tx);
+  return heard;
 }
 
 const Told = z.object({ id: z.string(), personId: z.string(), wish: z.boolean().nullable() });

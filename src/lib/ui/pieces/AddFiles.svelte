@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Plus } from '@lucide/svelte';
   import type { Wants } from '$core/assignments/wants';
   import { acceptOf } from '$core/materials/file-kinds';
@@ -23,9 +24,13 @@
   const id = $props.id();
   const scripted = whenScripted();
 
-  function chosen(event: Event & { currentTarget: HTMLInputElement }) {
-    const files = [...(event.currentTarget.files ?? [])];
-    event.currentTarget.value = '';
+  let field = $state<HTMLInputElement>();
+  // What was chosen before the scripts came is taken now: the button that would have sent it is gone with them.
+  onMount(chosen);
+
+  function chosen() {
+    const files = [...(field?.files ?? [])];
+    if (field) field.value = '';
     if (files.length > 0) take(files);
   }
 </script>
@@ -36,6 +41,7 @@
   <!-- A plain file field, so that it works before JavaScript arrives; then its label alone is the button. -->
   <input
     {id}
+    bind:this={field}
     type="file"
     name="files"
     multiple={wants.howMany?.to !== 1}

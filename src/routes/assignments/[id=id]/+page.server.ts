@@ -2,6 +2,7 @@ import { fail, redirect } from '@sveltejs/kit';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { GuidanceView } from '$core/assignments/guidance';
+import { topics } from '$core/live/topics';
 import { namedFor } from '$server/assignments/deliverables';
 import { conversations, readGuidance } from '$server/assignments/guidance';
 import { estimateOwn, noteResultSeen, tickMustDo } from '$server/assignments/own-progress';
@@ -24,17 +25,19 @@ import { withKept } from '../../shared/file-words';
 import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { openAside } from '../../shared/open-aside';
+import { shows } from '../../shared/shows';
 import { actingOn } from './acting-on';
 import { classActions } from './class-actions';
 import { custodyActions } from './custody-actions';
 import { addLink, giveUp, PlaceId, takeFiles, useAsArrived } from './gather-actions';
 import type { Actions } from './$types';
 
-export const load = async ({ locals, params, url, isDataRequest }) => {
+export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   const person = signedIn(locals, url);
+  const live = shows(depends, topics.assignment(params.id));
   const assignment = await orNotFound(readAssignment(person, params.id));
   if (assignment.role === 'teacher')
-    return { view: 'teacher' as const, ...(await teacherView(person, assignment, url, isDataRequest)) };
+    return { view: 'teacher' as const, ...live, ...(await teacherView(person, assignment, url, isDataRequest)) };
   const wantsOwnSite = assignment.deliverables.some(({ wants }) => wants.ownSite);
   const [packet, guidance, underWay, ownSite] = await Promise.all([
     readOwnPacket(assignment),
@@ -56,6 +59,7 @@ export const load = async ({ locals, params, url, isDataRequest }) => {
   const shown = { ...assignment, deliverables, packet, guidance, underWay, ownSite, looking, fresh };
   return {
     view: 'student' as const,
+    ...live,
     ...shown,
     now: packet.now,
     key: randomUUID(),

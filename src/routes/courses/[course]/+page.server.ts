@@ -1,3 +1,4 @@
+import { topics } from '$core/live/topics';
 import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import { jsonText } from '$core/forms/json-text';
@@ -17,11 +18,13 @@ import {
 import { Ticked, WallClockText } from '../../shared/fields';
 import { handleForm, settled } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
+import { shows } from '../../shared/shows';
 
-export const load = async ({ locals, url, parent }) => {
+export const load = async ({ locals, url, parent, depends }) => {
   const person = signedIn(locals, url);
   const { course } = await parent();
-  return { ...(await orNotFound(readOutline(person, course))), largestFile: config.maxFileBytes };
+  const live = shows(depends, topics.course(course.id), topics.work);
+  return { ...live, ...(await orNotFound(readOutline(person, course))), largestFile: config.maxFileBytes };
 };
 
 const ShowForm = z.object({

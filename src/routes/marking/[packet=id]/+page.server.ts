@@ -1,3 +1,4 @@
+import { topics } from '$core/live/topics';
 import { fail, redirect } from '@sveltejs/kit';
 import { randomUUID } from 'node:crypto';
 import { message, superValidate } from 'sveltekit-superforms';
@@ -20,6 +21,7 @@ import { orNotFound, signedIn } from '../../shared/guard';
 import { respond } from '../../shared/respond';
 import type { RequestEvent } from './$types';
 import { readForm } from '../../shared/read-form';
+import { shows } from '../../shared/shows';
 
 const MarkForm = z.object({
   round: z.number().int().positive(),
@@ -44,7 +46,7 @@ const MarkForm = z.object({
     .refine((text) => WallClockText.safeParse(text).success, 'Write a date and a time.')
 });
 
-export const load = async ({ locals, params, url, isDataRequest }) => {
+export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   const person = signedIn(locals, url);
   const view = await orNotFound(readForMarking(person, params.packet));
   // A page that reads itself anew, or is come to by a link, may lie behind another: there the browser tells (`open`).
@@ -67,7 +69,8 @@ export const load = async ({ locals, params, url, isDataRequest }) => {
     zod4(MarkForm),
     { errors: false }
   );
-  return { view, form, round, looking, next: await nextWaiting(person, params.packet) };
+  const live = shows(depends, topics.assignment(view.facts.assignmentId));
+  return { ...live, view, form, round, looking, next: await nextWaiting(person, params.packet) };
 };
 
 type Judge = (

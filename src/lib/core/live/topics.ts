@@ -1,0 +1,28 @@
+/**
+ * What a page shows, by name: a change carries the topics that it touches, and a page is read anew only for those that it
+ * shows.
+ */
+export const topics = {
+  /** An assignment with everything on its page: brief, packets, what is said there. */
+  assignment: (id: string) => `assignment:${id}`,
+  /** A course: its outline, rules and people. */
+  course: (id: string) => `course:${id}`,
+  /** What is said on a notice. */
+  notice: (id: string) => `notice:${id}`,
+  /** Lists of work: where packets stand. */
+  work: 'work',
+  /** In which courses somebody is, and invitations to others. */
+  courses: 'courses',
+  shelf: 'shelf',
+  tidings: 'tidings'
+} as const;
+
+/** Topics as pages name what they depend on: SvelteKit takes addresses. */
+export const asDependency = (topic: string): `live:${string}` => `live:${topic}`;
+
+/** The topics of an event as it is sent; null where anything may have changed. */
+export function topicsOf(data: string): string[] | null {
+  if (data === '') return null;
+  const known: unknown = JSON.parse(data);
+  return Array.isArray(known) && known.every((one) => typeof one === 'string') ? known : null;
+}

@@ -8,7 +8,7 @@ import { runScript, say } from './lib/say.mjs';
  * `npm test`: everything, from a fresh checkout: types, lint, floors and format, unit tests, server tests on a
  * throw-away cluster, browser journeys against the production build. All parts run even when one fails.
  *
- * The checks run beside the tests without a browser, which wait for PostgreSQL and for processes much of their time. The
+ * The checks and what is counted run beside the tests without a browser, which wait for PostgreSQL and for processes much of their time. The
  * journeys have the machine for themselves: they are watched by the clock.
  */
 await runScript(async () => {
@@ -32,7 +32,8 @@ await runScript(async () => {
   const results = [
     ...(await Promise.all([
       part('types, lint, floors, format', ['npm', 'run', '--silent', 'check'], true),
-      part('core, server and scripts', ['npx', '--no', 'vitest', 'run'])
+      part('core, server and scripts', ['npx', '--no', 'vitest', 'run']),
+      part('queries and scripts, counted', ['node', '--import', 'tsx', 'bench/main.ts', '--counted'], true)
     ])),
     await part('browser journeys', ['npx', '--no', 'playwright', 'test'])
   ];

@@ -13,6 +13,8 @@ const OF_ANYBODY = [
   'GET /verify',
   'GET /healthz',
   'GET /.well-known/jwks.json',
+  'GET /batons.svg',
+  'GET /signed-in/still',
   'GET /password/lost',
   'GET /password/[token]',
   'POST /sign-in default',

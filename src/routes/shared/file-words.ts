@@ -1,6 +1,6 @@
 import { REFUSALS, type Refusal } from '$core/packets/refusals';
 import { keptWords, pieceRefusalWords, type PieceRefusal } from '$core/pieces/refusals';
-import { refusalWords } from '$core/packets/words';
+import { refusalWords } from '$core/packets/refusal-words';
 import { config } from '$server/config';
 
 /** Why a piece was not taken, in words: custody's reasons and those of the piece itself. */

@@ -1,5 +1,5 @@
 import { REFUSALS, type Refusal } from '../packets/refusals';
-import { refusalWords } from '../packets/words';
+import { refusalWords } from '../packets/refusal-words';
 
 /** Reasons that are about points and the teacher's page rather than custody. */
 export const MARK_REFUSALS = [

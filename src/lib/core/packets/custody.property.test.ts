@@ -7,7 +7,7 @@ import { activeSeal, holding, roundsLeft, roundsUsed, type Custody } from './cus
 import { decide } from './decide';
 import { CustodyDeed, type CustodyEvent } from './events';
 import { blank, fold } from './fold';
-import { refusalWords } from './words';
+import { refusalWords } from './refusal-words';
 import type { Terms } from './terms';
 
 const moment = fc.integer({ min: 0, max: 2000 });

@@ -28,7 +28,7 @@
 
 <span class="baton {tone}" class:baton-large={large}>
   <svg role={words ? undefined : 'img'} aria-hidden={words ? 'true' : undefined} aria-label={words ? undefined : said}>
-    <use href="#{drawing}" />
+    <use href="/batons.svg?{__VENDRO_VERSION__}#{drawing}" />
   </svg>
   {words ? said : ''}
 </span>

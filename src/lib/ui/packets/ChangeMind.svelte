@@ -4,7 +4,7 @@
   import { allowed } from '$core/packets/allowed';
   import { restorableRounds, roundsLeft, standingRound, type Custody } from '$core/packets/custody';
   import { costNow } from '$core/packets/due';
-  import { refusalWords } from '$core/packets/words';
+  import { refusalWords } from '$core/packets/refusal-words';
   import { absolute, relative } from '$core/time/words';
   import AskBack from './AskBack.svelte';
 

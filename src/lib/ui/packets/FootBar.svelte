@@ -6,7 +6,7 @@
   import { activeSeal, roundsLeft, standingRound } from '$core/packets/custody';
   import { costNow, timeToDue } from '$core/packets/due';
   import { fullness, fullnessWords, piecesText } from '$core/packets/places';
-  import { refusalWords } from '$core/packets/words';
+  import { refusalWords } from '$core/packets/refusal-words';
   import { absolute, span, toTheSecond } from '$core/time/words';
   import { comingWords, ranOutWords } from '$core/packets/seal-words';
   import { getOwnWork } from './own-work.svelte';

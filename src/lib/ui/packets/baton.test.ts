@@ -1,6 +1,7 @@
 import { expect, it } from 'vitest';
 import type { STANDINGS } from '$core/packets/custody';
-import { batonName, batonPaths, drawBaton, everyBaton } from './baton';
+import { batonName, drawBaton } from './baton';
+import { batonPaths, everyBaton } from './baton-drawings';
 
 const draw = (
   standing: (typeof STANDINGS)[number],

@@ -4,6 +4,7 @@
   import type { Wants } from '$core/assignments/wants';
   import { acceptOf } from '$core/materials/file-kinds';
   import { sizeText } from '$core/materials/size-text';
+  import { prepare } from '$ui/uploads/uploads.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
 
   interface Props {
@@ -26,7 +27,10 @@
 
   let field = $state<HTMLInputElement>();
   // What was chosen before the scripts came is taken now: the button that would have sent it is gone with them.
-  onMount(chosen);
+  onMount(() => {
+    chosen();
+    void prepare().catch(() => undefined);
+  });
 
   function chosen() {
     const files = [...(field?.files ?? [])];

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { scaleLinear, scaleSqrt } from 'd3-scale';
   import { layRunway, type RunwayDue, type Stroke } from '$core/plan/runway';
   import { absolute, relative, span } from '$core/time/words';
   import { MINUTE } from '$core/time/moment';
@@ -17,8 +16,9 @@
   let focused = $state(0);
 
   const runway = $derived(data && layRunway(data.dues, data.now, zone));
-  const x = $derived(scaleLinear().range([6, Math.max(6, width - 10)]));
-  const y = scaleSqrt().range([9, HEIGHT - LABELS - 4]);
+  /** Shares of the fortnight and of the longest stroke, in pixels. Two scales that every page draws: no library for them. */
+  const x = $derived((share: number) => 6 + share * Math.max(0, width - 16));
+  const y = (share: number) => 9 + Math.sqrt(share) * (HEIGHT - LABELS - 13);
   /** Strokes that would cover each other stand side by side. */
   const placed = $derived.by(() => {
     let last = -Infinity;

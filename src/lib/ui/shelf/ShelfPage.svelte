@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { onMount } from 'svelte';
   import { Pin, Plus } from '@lucide/svelte';
   import { inOrder, type ShelfFile, type ShelfFolder, type ShelfQuota } from '$core/shelf/views';
   import { pieceRefusalWords } from '$core/pieces/refusals';
@@ -8,7 +9,7 @@
   import Message from '$ui/shell/Message.svelte';
   import { dropsOn } from '$ui/uploads/dropping';
   import OnItsWay from '$ui/uploads/OnItsWay.svelte';
-  import { getUploads } from '$ui/uploads/uploads.svelte';
+  import { getUploads, prepare } from '$ui/uploads/uploads.svelte';
   import FolderTools from './FolderTools.svelte';
   import Quota from './Quota.svelte';
   import ShelfRow from './ShelfRow.svelte';
@@ -28,6 +29,7 @@
   const { files, more, folders, quota, query, largest, zone, now, problem }: Props = $props();
 
   const uploads = getUploads();
+  onMount(() => void prepare().catch(() => undefined));
   const scripted = whenScripted();
   const id = $props.id();
   const listed = $derived(inOrder(folders));

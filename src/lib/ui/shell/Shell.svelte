@@ -3,7 +3,6 @@
   import type { Found } from '$core/search/found';
   import type { RunwayDue } from '$core/plan/runway';
   import { CircleUser, Inbox, LogOut } from '@lucide/svelte';
-  import BatonSheet from '$ui/packets/BatonSheet.svelte';
   import EmblemSheet from '$ui/courses/EmblemSheet.svelte';
   import Runway from '$ui/plan/Runway.svelte';
   import SearchField from '$ui/search/SearchField.svelte';
@@ -49,7 +48,7 @@
 <a href="#main" class="btn sr-only btn-primary focus:not-sr-only focus:absolute focus:z-50 focus:m-2"
   >Skip to the page</a
 >
-{#if person}<EmblemSheet /><BatonSheet />{/if}
+{#if person}<EmblemSheet />{/if}
 <header class="bg-(--bar) text-(--bar-content)">
   <div class="mx-auto flex min-h-12 max-w-6xl items-center gap-x-1 px-2 sm:gap-x-5 sm:px-4">
     <a href="/" class="flex items-center gap-2 py-2 font-display text-lg font-bold tracking-tight max-[26rem]:hidden">

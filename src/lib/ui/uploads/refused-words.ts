@@ -1,6 +1,6 @@
 import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '$core/pieces/refusals';
 import { REFUSALS, type Refusal } from '$core/packets/refusals';
-import { refusalWords } from '$core/packets/words';
+import { refusalWords } from '$core/packets/refusal-words';
 
 /**
  * Why the server did not let an upload begin, in its own reasons.

@@ -1,7 +1,6 @@
 import { createContext } from 'svelte';
 import { hashFile } from './hash-file';
-import { askKnown, finish, Refused, sendBytes, type Answer, type Bound, type Sending } from './send';
-import { uploadRefusedWords } from './refused-words';
+import { askKnown, finish, Refused, type Answer, type Bound, type Sending } from './send';
 import { Speed } from './speed';
 
 /** Up to this a file is hashed before it is sent, so that what is here already is not sent again. */
@@ -172,7 +171,7 @@ export class Uploads {
       this.arrived();
     } catch (error) {
       if (item.state === 'paused' || !this.items.includes(item)) return;
-      if (error instanceof Refused) this.refuse(item, uploadRefusedWords(error.why, item.largest));
+      if (error instanceof Refused) this.refuse(item, (await prepare()).uploadRefusedWords(error.why, item.largest));
       else this.wait(item);
     } finally {
       this.next();
@@ -190,6 +189,9 @@ export class Uploads {
       if (known) return known;
       if (this.isPaused(item)) return null;
     }
+    // The protocol's own code is fetched where something is sent; pages that take files ask for it ahead (`prepare`).
+    const { sendBytes } = await prepare();
+    if (this.isPaused(item)) return null;
     item.state = 'sending';
     item.sending = sendBytes(
       file,
@@ -231,6 +233,9 @@ export class Uploads {
     }, AGAIN);
   }
 }
+
+/** Fetches what sending needs, so that it is there when the line is not. */
+export const prepare = () => import('./send-bytes');
 
 /** Small files for one place go one after another, so that they lie there in the order in which they were chosen. */
 function comesFirst(other: OnItsWay, item: OnItsWay): boolean {

@@ -5,7 +5,7 @@ import { config } from '$server/config';
 import { readAbout } from '$server/courses/about';
 import { courseFor } from '$server/courses/course-head';
 import { materialsOf } from '$server/courses/materials';
-import { readOutline } from '$server/courses/outline';
+import { readUnitNames } from '$server/courses/outline';
 import { readDraftForm } from '../../../shared/draft-form';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
@@ -13,13 +13,12 @@ export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const { draft, courseId, begun } = await orNotFound(readDraft(person, params.id));
   const course = await orNotFound(courseFor(person, courseId, 'shape-course'));
-  const [{ rules }, { units }, materials] = await Promise.all([
+  const [{ rules }, units, materials] = await Promise.all([
     readAbout(courseId),
-    readOutline(person, course),
+    readUnitNames(course.id),
     materialsOf({ assignmentId: params.id })
   ]);
-  const named = units.flatMap(({ id, title }) => (id === null ? [] : [{ id, title }]));
-  return { draft, begun, course, rules, units: named, materials, largestFile: config.maxFileBytes, now: clock.now() };
+  return { draft, begun, course, rules, units, materials, largestFile: config.maxFileBytes, now: clock.now() };
 };
 
 export const actions = {

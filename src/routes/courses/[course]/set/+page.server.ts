@@ -7,7 +7,7 @@ import { copyAssignment, setAssignment } from '$server/assignments/change-assign
 import { readEarlier } from '$server/assignments/earlier';
 import { readAbout } from '$server/courses/about';
 import { courseFor } from '$server/courses/course-head';
-import { readOutline } from '$server/courses/outline';
+import { readUnitNames } from '$server/courses/outline';
 import { readDraftForm } from '../../../shared/draft-form';
 import { orNotFound, signedIn } from '../../../shared/guard';
 import { readForm } from '../../../shared/read-form';
@@ -15,9 +15,9 @@ import { readForm } from '../../../shared/read-form';
 export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const course = await orNotFound(courseFor(person, params.course, 'shape-course'));
-  const [{ rules }, { units }, earlier] = await Promise.all([
+  const [{ rules }, units, earlier] = await Promise.all([
     readAbout(course.id),
-    readOutline(person, course),
+    readUnitNames(course.id),
     readEarlier(person)
   ]);
   const draft = AssignmentDraft.parse({
@@ -32,8 +32,7 @@ export const load = async ({ locals, params, url }) => {
     followMinutes: rules.followMinutes,
     deliverables: [{ title: 'What you hand over', wants: wantsOf(rules) }]
   });
-  const named = units.flatMap(({ id, title }) => (id === null ? [] : [{ id, title }]));
-  return { draft: { ...draft, title: '' }, rules, units: named, earlier, now: clock.now() };
+  return { draft: { ...draft, title: '' }, rules, units, earlier, now: clock.now() };
 };
 
 export const actions = {

@@ -1,0 +1,71 @@
+import { DetailedError, Upload } from 'tus-js-client';
+import { metadataOf, Refused, type Bound, type Sending } from './send';
+
+export { uploadRefusedWords } from './refused-words';
+
+/**
+ * Sends a file's bytes by the tus protocol, going on from where an earlier try of it stopped.
+ *
+ * @param known      the id of an upload that the server has part of, or undefined where only this browser may know one
+ * @param onProgress bytes that have left so far
+ */
+export function sendBytes(
+  file: File,
+  bound: Bound,
+  known: string | undefined,
+  onProgress: (sent: number) => void,
+  onId: (id: string) => void
+): Sending {
+  let upload: Upload | undefined;
+  let end: (error: Error) => void = () => undefined;
+  const done = new Promise<string>((resolve, reject) => {
+    end = reject;
+    const sending = new Upload(file, {
+      endpoint: '/uploads',
+      uploadUrl: known === undefined ? null : `/uploads/${known}`,
+      metadata: metadataOf(file, bound),
+      // Trying again is our caller's business, which tells the person about it.
+      retryDelays: null,
+      removeFingerprintOnSuccess: true,
+      fingerprint: async () => fingerprint(file, bound),
+      onProgress,
+      onUploadUrlAvailable: () => onId(idOf(sending)),
+      onSuccess: () => resolve(idOf(sending)),
+      onError: (error) => reject(asRefused(error))
+    });
+    upload = sending;
+    void begin(sending, known);
+  });
+  const stop = async () => {
+    await upload?.abort();
+    end(new Error('Stopped.'));
+  };
+  return { done, stop };
+}
+
+async function begin(upload: Upload, known: string | undefined): Promise<void> {
+  if (known === undefined) {
+    const [earlier] = await upload.findPreviousUploads();
+    if (earlier) upload.resumeFromPreviousUpload(earlier);
+  }
+  upload.start();
+}
+
+function fingerprint(
+  { name, size, lastModified }: File,
+  { assignment = '', deliverable, replaces = '' }: Bound
+): string {
+  return ['vendro', name, size, lastModified, assignment, deliverable ?? '', replaces].join('|');
+}
+
+const idOf = (upload: Upload) => upload.url?.split('/').at(-1) ?? '';
+
+function asRefused(error: Error | DetailedError): Error {
+  const response = error instanceof DetailedError ? error.originalResponse : null;
+  const method = error instanceof DetailedError ? error.originalRequest?.getMethod() : undefined;
+  if (method !== 'POST' || !response) return error;
+  const status = response.getStatus();
+  if (status === 413) return new Refused('too-large');
+  if (status === 404) return new Refused('not-here');
+  return status === 409 ? new Refused(response.getBody().trim()) : error;
+}

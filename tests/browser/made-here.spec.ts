@@ -29,7 +29,7 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   await expect(ilse.getByRole('complementary')).toContainText('Settled: passed');
   await ilse.getByRole('link', { name: 'Grades' }).click();
   const row = ilse.getByRole('row', { name: /^Build log, week by week/ });
-  await expect(row).toContainText('Returned, passed');
+  await expect(row).toContainText('Came back, passed');
   await expect(ilse.getByText('Now I can hear the plank split.')).toBeVisible();
 });
 

@@ -43,10 +43,10 @@ const SETTLED = {
 export const stateWords = (state: GradeState): string => WORDS[state];
 
 const WORDS: Record<GradeState, string> = {
-  again: 'Returned: do it again',
+  again: 'Came back: do it again',
   gone: 'Taken back: your teacher has nothing',
   overdue: 'Overdue, nothing there yet',
-  returned: 'Returned',
+  returned: 'Came back',
   'in-person': 'Handed over in person: fine',
   waiting: 'With your teacher',
   due: 'Not due yet',

@@ -39,56 +39,61 @@ export function publish(happening: Happening, tx?: Tx): Promise<void> {
   return announce(audienceOf(happening), tx);
 }
 
-/** What only the student's own side can see of a packet, unless its teachers follow drafts. */
+/** What happens to a draft alone. */
 const PRIVATE: ReadonlySet<CustodyEventType> = new Set(['opened', 'piece-added', 'piece-removed']);
 
 /** Whom something concerns, and which of their pages: the one place that knows. */
 export function audienceOf(happening: Happening): Change {
-  switch (happening.what) {
-    case 'custody': {
-      const { members: people, facts } = happening.packet;
-      const hidden = !facts.followsDrafts && happening.events.every((type) => PRIVATE.has(type));
-      const about = [topics.assignment(facts.assignmentId), topics.work];
-      return hidden ? { people, about } : { people, teachersOf: facts.courseId, about };
-    }
-    case 'pieces-arranged': {
-      const { members: people, facts } = happening.packet;
-      const about = [topics.assignment(facts.assignmentId)];
-      return facts.followsDrafts ? { people, teachersOf: facts.courseId, about } : { people, about };
-    }
-    case 'shelf':
-      return { people: [happening.personId], about: [topics.shelf] };
-    case 'upload-dropped': {
-      const { personId, assignmentId } = happening;
-      return { people: [personId], about: assignmentId === null ? [topics.shelf] : [topics.assignment(assignmentId)] };
-    }
-    case 'said': {
-      const { on, courseId, people } = happening;
-      // Asides are listed in their course, for its teachers.
-      const about = [pageOf(on), topics.course(courseId)];
-      return people === null ? { course: courseId, about } : { people, teachersOf: courseId, about };
-    }
-    case 'heard':
-      return { people: happening.authors, about: happening.on.map(pageOf) };
-    case 'course-shaped':
-      return { course: happening.courseId, about: [topics.course(happening.courseId), topics.work, topics.courses] };
-    case 'assignment-changed': {
-      const { assignmentId, courseId } = happening;
-      return { course: courseId, about: [topics.assignment(assignmentId), topics.course(courseId), topics.work] };
-    }
-    case 'enrolment': {
-      const { personId, courseId } = happening;
-      return {
-        people: [personId],
-        teachersOf: courseId,
-        about: [topics.course(courseId), topics.courses, topics.work]
-      };
-    }
-    case 'invited':
-      return { people: happening.people, about: [topics.courses] };
-    case 'tidings':
-      return { people: happening.people, about: [topics.tidings] };
-  }
+  // Each entry takes exactly the happening of its own key; TypeScript cannot follow that through the lookup.
+  const audience = AUDIENCES[happening.what] as (one: Happening) => Change;
+  return audience(happening);
 }
+
+type Audiences = { [W in Happening['what']]: (one: Extract<Happening, { what: W }>) => Change };
+
+const AUDIENCES: Audiences = {
+  custody({ packet, events }) {
+    const about = [topics.assignment(packet.facts.assignmentId), topics.work];
+    return events.every((type) => PRIVATE.has(type)) ? ofDraft(packet, about) : ofPacket(packet, about);
+  },
+  'pieces-arranged': ({ packet }) => ofDraft(packet, [topics.assignment(packet.facts.assignmentId)]),
+  shelf: ({ personId }) => ({ people: [personId], about: [topics.shelf] }),
+  'upload-dropped': ({ personId, assignmentId }) => ({
+    people: [personId],
+    about: [assignmentId === null ? topics.shelf : topics.assignment(assignmentId)]
+  }),
+  said({ on, courseId, people }) {
+    // Asides are listed in their course, for its teachers.
+    const about = [pageOf(on), topics.course(courseId)];
+    return people === null ? { course: courseId, about } : { people, teachersOf: courseId, about };
+  },
+  heard: ({ authors, on }) => ({ people: authors, about: on.map(pageOf) }),
+  'course-shaped': ({ courseId }) => ({
+    course: courseId,
+    about: [topics.course(courseId), topics.work, topics.courses]
+  }),
+  'assignment-changed': ({ assignmentId, courseId }) => ({
+    course: courseId,
+    about: [topics.assignment(assignmentId), topics.course(courseId), topics.work]
+  }),
+  enrolment: ({ personId, courseId }) => ({
+    people: [personId],
+    teachersOf: courseId,
+    about: [topics.course(courseId), topics.courses, topics.work]
+  }),
+  invited: ({ people }) => ({ people, about: [topics.courses] }),
+  tidings: ({ people }) => ({ people, about: [topics.tidings] })
+};
+
+/** Both sides see where the packet stands. */
+const ofPacket = ({ members, facts }: PacketNews, about: string[]): Change => ({
+  people: members,
+  teachersOf: facts.courseId,
+  about
+});
+
+/** What is not submitted is the student's own side's, and the teachers' only where they follow drafts. */
+const ofDraft = (packet: PacketNews, about: string[]): Change =>
+  packet.facts.followsDrafts ? ofPacket(packet, about) : { people: packet.members, about };
 
 const pageOf = ({ on, id }: SaidOn): string => topics[on](id);

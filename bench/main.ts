@@ -6,6 +6,7 @@ import { deskRps } from './desk-rps';
 import { faultRush } from './fault-rush';
 import { hostileFilesBench } from './hostile-files';
 import { idle } from './idle';
+import { liveFanout } from './live-fanout';
 import { longLists } from './long-lists';
 import { queriesPerPage } from './queries-per-page';
 import { onStage, type Result, type Stage } from './stage';
@@ -24,6 +25,7 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'long-lists': longLists,
   'search-200k': search200k,
   'submit-tps': submitTps,
+  'live-fanout': liveFanout,
   'deadline-rush': deadlineRush,
   'hostile-files': hostileFilesBench,
   idle,

@@ -7,7 +7,7 @@ import { say } from './lib/say.mjs';
  * `npm run check`: types, lint with the floors, and format, side by side; each says what it found when it is done. What
  * was well formatted is looked at again when it changes; lint and types depend on other files, and look at all.
  */
-const CACHE = join('node_modules', '.cache', 'prettier');
+const CACHE = join('node_modules', '.cache', 'vendro-format');
 const TOOLS = [
   { name: 'types', command: ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings'] },
   {

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { SETTLED_BY } from '../judging/ways';
 import { STANDINGS, type Holder } from '../packets/custody';
 import type { GradeLine } from './line';
-import { gradeState, GRADE_STATES, needsStudent, stateWords } from './state';
+import { gradeState, gradeWords, GRADE_STATES, needsStudent, stateWords } from './state';
 
 const NOW = Date.parse('2027-03-10T12:00:00Z');
 const HOUR = 3_600_000;
@@ -74,6 +74,15 @@ describe('the state of a grade', () => {
         }
       )
     ));
+
+  it('says how what has no result came back', () => {
+    const settled = (settledBy: GradeLine['settledBy']) =>
+      gradeWords(line({ standing: 'settled', holder: 'nobody', settledBy }), NOW);
+    expect(settled('passed')).toBe('Came back, passed');
+    expect(settled('looked-at')).toBe('Came back, looked at');
+    expect(settled('result')).toBe('Came back');
+    expect(settled('excused')).toBe('Excused');
+  });
 
   it('says of each state something of its own', () => {
     expect(new Set(GRADE_STATES.map(stateWords)).size).toBe(GRADE_STATES.length);

@@ -42,6 +42,14 @@ const SETTLED = {
 /** What is said of a state. */
 export const stateWords = (state: GradeState): string => WORDS[state];
 
+/** What is said of one line; of what came back without a result also how it settled: "Came back, passed". */
+export function gradeWords(line: GradeLine, now: Moment): string {
+  const state = gradeState(line, now);
+  const how = line.settledBy === 'passed' || line.settledBy === 'looked-at' ? `, ${HOW[line.settledBy]}` : '';
+  return `${stateWords(state)}${state === 'returned' ? how : ''}`;
+}
+const HOW = { passed: 'passed', 'looked-at': 'looked at' } as const;
+
 const WORDS: Record<GradeState, string> = {
   again: 'Came back: do it again',
   gone: 'Taken back: your teacher has nothing',

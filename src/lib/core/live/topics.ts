@@ -5,6 +5,8 @@
 export const topics = {
   /** An assignment with everything on its page: brief, packets, what is said there. */
   assignment: (id: string) => `assignment:${id}`,
+  /** What lies in a course's outline, and what lies beside each part of it. */
+  outline: (id: string) => `outline:${id}`,
   /** A course: its outline, rules and people. */
   course: (id: string) => `course:${id}`,
   /** What is said on a notice. */

@@ -48,7 +48,8 @@ export const REFERENCES = [
   ['materials', 'sha256'],
   ['post_files', 'sha256'],
   ['link_looks', 'picture_sha256'],
-  ['blob_pdfs', 'pdf_sha256']
+  ['blob_pdfs', 'pdf_sha256'],
+  ['blob_thumbnails', 'thumbnail_sha256']
 ] as const;
 
 const unreferenced = (blob: string) =>

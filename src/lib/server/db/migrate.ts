@@ -17,6 +17,7 @@ import * as keeping from './migrations/0013-keeping';
 import * as kinds from './migrations/0014-kinds';
 import * as judging from './migrations/0015-judging';
 import * as parties from './migrations/0016-parties';
+import * as thumbnails from './migrations/0017-thumbnails';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -35,7 +36,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0013-keeping', ...keeping },
   { name: '0014-kinds', ...kinds },
   { name: '0015-judging', ...judging },
-  { name: '0016-parties', ...parties }
+  { name: '0016-parties', ...parties },
+  { name: '0017-thumbnails', ...thumbnails }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

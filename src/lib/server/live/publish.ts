@@ -70,7 +70,7 @@ const AUDIENCES: Audiences = {
   heard: ({ authors, on }) => ({ people: authors, about: on.map(pageOf) }),
   'course-shaped': ({ courseId }) => ({
     course: courseId,
-    about: [topics.course(courseId), topics.work, topics.courses]
+    about: [topics.outline(courseId), topics.course(courseId), topics.work, topics.courses]
   }),
   'assignment-changed': ({ assignmentId, courseId }) => ({
     course: courseId,

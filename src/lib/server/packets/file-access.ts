@@ -53,7 +53,9 @@ async function find(
   const [row] = await select(Row, piece(table), [id, person.id]);
   if (!row || !may(person, deed, row)) throw new NotHere('This file');
   const { kind, name, sha256, size, mediaType, link } = row;
-  const file = sha256 !== null && size !== null && mediaType !== null ? { name, sha256, size, mediaType } : null;
+  // What was met at a link is written down in Markdown.
+  const named = link ? `${name}.md` : name;
+  const file = sha256 !== null && size !== null && mediaType !== null ? { name: named, sha256, size, mediaType } : null;
   return { kind, file, link };
 }
 

@@ -31,6 +31,7 @@ export interface Tasks {
   'said-html': (input: { html: string }) => Promise<{ html: string; text: string }>;
   page: (input: { html: string }) => Promise<PageText>;
   picture: (input: { bytes: Uint8Array }) => Promise<Uint8Array>;
+  thumbnail: (input: { path: string }) => Promise<Uint8Array>;
   'roster-table': (input: { text: string }) => Promise<{ header: string[]; rows: RosterRow[] }>;
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
@@ -54,6 +55,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   'compare-handout': 'files',
   page: 'files',
   picture: 'files',
+  thumbnail: 'files',
   listing: 'files',
   'roster-table': 'files',
   'receipt-pdf': 'files',

@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { GradeLine } from '$core/grades/line';
   import { countedPoints, pointsText } from '$core/grades/points';
-  import { gradeState, needsStudent, stateWords } from '$core/grades/state';
+  import { gradeState, gradeWords, needsStudent } from '$core/grades/state';
   import { judging } from '$core/judging/registry';
   import { absolute } from '$core/time/words';
   import Baton from '$ui/packets/Baton.svelte';
@@ -11,6 +11,7 @@
   const { line, now }: { line: GradeLine; now: number } = $props();
   const zone = getZone();
   const state = $derived(gradeState(line, now));
+  const said = $derived(gradeWords(line, now));
   const counted = $derived(line.given === null ? null : countedPoints(line.given, line.kept ?? 1));
   const hasPoints = $derived(line.points !== null && judging(line.settles).points);
 </script>
@@ -28,12 +29,8 @@
     <span class="flex gap-2">
       <Baton holding={line} words={false} />
       <span class={needsStudent(state) ? 'font-semibold' : ''}>
-        {stateWords(state)}
+        {said}
         {#if state === 'waiting' && line.since !== null}since {absolute(line.since, zone(), now)}{/if}
-        {#if state === 'returned' && line.settledBy !== 'result'}, {judging(line.settles).words.settled.replace(
-            'Settled: ',
-            ''
-          )}{/if}
       </span>
     </span>
   </td>

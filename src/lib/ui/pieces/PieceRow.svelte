@@ -1,11 +1,14 @@
 <script lang="ts">
   import { Eye, GripVertical, Pencil, Trash2 } from '@lucide/svelte';
   import { dragHandle } from 'svelte-dnd-action';
+  import { previewKind } from '$core/materials/preview';
   import type { PieceView } from '$core/pieces/piece';
+  import { bytesOf } from '$core/pieces/registry';
   import { act } from '$ui/forms/act';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Peek from '$ui/materials/Peek.svelte';
+  import Thumbnail from '$ui/materials/Thumbnail.svelte';
   import ChangePiece from './ChangePiece.svelte';
   import { rowOf } from './row';
 
@@ -30,6 +33,8 @@
   let shown = $state<'peek' | 'change' | null>(null);
   const toggle = (what: 'peek' | 'change') => (shown = shown === what ? null : what);
   const row = $derived(rowOf(piece));
+  const bytes = $derived(bytesOf(piece));
+  const pictured = $derived(bytes !== null && !bytes.facts?.trouble && previewKind(bytes) === 'picture');
 </script>
 
 <li class="py-1.5">
@@ -44,7 +49,8 @@
         <GripVertical size={18} strokeWidth={1.75} aria-hidden="true" />
       </span>
     {/if}
-    <row.icon size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
+    {#if pictured}<Thumbnail {address} />
+    {:else}<row.icon size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />{/if}
     <row.head {piece} {address} {editable} {elsewhere} />
     {#if place}<span class="text-sm opacity-80">{place}</span>{/if}
     <span class="ml-auto flex items-center gap-x-1 sm:gap-x-3">

@@ -1,11 +1,13 @@
 <script lang="ts">
   import { Eye, FileText, Pencil, RotateCcw, Trash2 } from '@lucide/svelte';
+  import { previewKind } from '$core/materials/preview';
   import { sizeText } from '$core/materials/size-text';
   import type { ShelfFile, ShelfFolder } from '$core/shelf/views';
   import { act } from '$ui/forms/act';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Peek from '$ui/materials/Peek.svelte';
+  import Thumbnail from '$ui/materials/Thumbnail.svelte';
   import When from '$ui/time/When.svelte';
   import ChangeShelfFile from './ChangeShelfFile.svelte';
 
@@ -26,7 +28,8 @@
 
 <li class="py-2">
   <div class="flex flex-wrap items-center gap-x-3">
-    <FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
+    {#if previewKind(file) === 'picture'}<Thumbnail {address} />
+    {:else}<FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />{/if}
     <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href={address} data-sveltekit-reload
       >{file.name}</a
     >

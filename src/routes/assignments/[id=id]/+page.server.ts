@@ -34,8 +34,14 @@ import type { Actions } from './$types';
 
 export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   const person = signedIn(locals, url);
-  const live = shows(depends, topics.assignment(params.id));
   const assignment = await orNotFound(readAssignment(person, params.id));
+  // Materials lie beside it; and whether the Shelf has a newer version of a piece shows in its student's packet.
+  const live = shows(
+    depends,
+    topics.assignment(params.id),
+    topics.outline(assignment.facts.courseId),
+    ...(assignment.role === 'student' ? [topics.shelf] : [])
+  );
   if (assignment.role === 'teacher')
     return { view: 'teacher' as const, ...live, ...(await teacherView(person, assignment, url, isDataRequest)) };
   const wantsOwnSite = assignment.deliverables.some(({ wants }) => wants.ownSite);

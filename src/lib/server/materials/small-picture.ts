@@ -8,3 +8,12 @@ export async function smallPicture(bytes: Uint8Array): Promise<Uint8Array> {
     .webp({ quality: 70 })
     .toBuffer();
 }
+
+/** A picture as lists show it, the right way up. WebP. */
+export async function thumbnail(path: string): Promise<Uint8Array> {
+  return sharp(path, { limitInputPixels: MOST_PIXELS })
+    .rotate()
+    .resize(96, 96, { fit: 'cover' })
+    .webp({ quality: 70 })
+    .toBuffer();
+}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Actor } from '../src/lib/core/people/policy';
-import type { Moment } from '../src/lib/core/time/moment';
+import { MINUTE, type Moment } from '../src/lib/core/time/moment';
 import { dayOf } from '../src/lib/core/time/wall-clock';
 import { noteResultSeen } from '../src/lib/server/assignments/own-progress';
 import { clock } from '../src/lib/server/clock';
@@ -69,13 +69,15 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
       const set = at(assignment.set);
       const ids: Ids = {};
       deeds.push({ at: set, what: assignment.key, run: () => setAssignment(assignment, made, teacher, ids, at) });
-      deeds.push(...talk(assignment.said, ids, speaker, at));
+      // Early in the morning "today at nine" lies ahead of "some hours ago": nothing is done before it was set.
+      const once = (done: Deed[]) => done.map((deed) => ({ ...deed, at: Math.max(deed.at, set + MINUTE) }));
+      deeds.push(...once(talk(assignment.said, ids, speaker, at)));
       const due = assignment.due === undefined ? null : at(assignment.due);
       for (const name of students) {
         const student = person(people, handleOf(name));
         const steps = stories[handleOf(name)];
-        if (steps) deeds.push(...story(steps[assignment.key] ?? [], { ids, student, teacher, at }));
-        else deeds.push(...life(classmate(name, assignment, due, set, now), { ids, student, teacher, name }));
+        if (steps) deeds.push(...once(story(steps[assignment.key] ?? [], { ids, student, teacher, at })));
+        else deeds.push(...once(life(classmate(name, assignment, due, set, now), { ids, student, teacher, name })));
       }
     }
   }

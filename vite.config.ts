@@ -32,6 +32,8 @@ export default defineConfig({
           environment: 'node',
           // Rules keep no state: their files may share what they import.
           isolate: false,
+          // A loaded machine makes a property slow, not wrong.
+          testTimeout: 60_000,
           include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts']
         }
       },

@@ -77,10 +77,16 @@ it('starts again what died, the server and PostgreSQL, at the same addresses, an
 it('gives up on what dies again and again, and does not say that all went well', async () => {
   const dying = supervise('It', () => spawn(process.execPath, ['-e', 'process.exit(3)']));
   expect(await dying.ended).toBe(1);
-  const killed = supervise('It', () =>
-    spawn(process.execPath, ['-e', 'process.on("SIGTERM", () => process.exit(4)); setInterval(() => 0, 9)'])
-  );
-  await new Promise((resolve) => setTimeout(resolve, 500));
+  /** @type {(value: unknown) => void} */
+  let stands = () => undefined;
+  const standing = new Promise((resolve) => (stands = resolve));
+  const killed = supervise('It', () => {
+    const stubborn = 'process.on("SIGTERM", () => process.exit(4)); setInterval(() => 0, 9); console.log("here")';
+    const child = spawn(process.execPath, ['-e', stubborn]);
+    child.stdout.once('data', stands);
+    return child;
+  });
+  await standing;
   killed.stop('SIGTERM');
   expect(await killed.ended).toBe(1);
 }, 60_000);

@@ -156,6 +156,11 @@ describe('a packet of three', () => {
   it('cannot be joined by somebody who has a packet of their own on it', async () => {
     await attach(mads, assignmentId, 'alone');
     await expect(together([mads], assignmentId)).rejects.toThrow('has a packet on this assignment already');
-    await expect(execute('update packets set party_id = party_id where id = $1', [packetId])).resolves.toBeUndefined();
+    const [party] = await select(z.object({ id: z.string() }), 'select party_id as id from packets where id = $1', [
+      packetId
+    ]);
+    await expect(
+      execute('insert into party_members (party_id, person_id) values ($1, $2)', [party?.id, mads.id])
+    ).rejects.toThrow('has a packet on an assignment of this party already');
   });
 });

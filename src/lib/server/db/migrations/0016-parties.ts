@@ -17,6 +17,18 @@ begin
   return new;
 end $$;
 create trigger packets_one_each before insert on packets for each row execute function one_packet_each();
+create function one_packet_each_member() returns trigger language plpgsql as $$
+begin
+  if exists (
+    select 1 from packets p join packets_of_people o on o.assignment_id = p.assignment_id
+    where p.party_id = new.party_id and o.person_id = new.person_id and o.party_id <> new.party_id
+  ) then
+    raise unique_violation using message = 'this person has a packet on an assignment of this party already';
+  end if;
+  return new;
+end $$;
+create trigger party_members_one_each before insert on party_members
+  for each row execute function one_packet_each_member();
 
 -- Each member of a party sees for themselves what came back.
 create table results_seen (
@@ -35,6 +47,8 @@ export const down = `
 alter table packets add column result_seen_at timestamptz;
 update packets p set result_seen_at = (select max(s.at) from results_seen s where s.packet_id = p.id);
 drop table results_seen;
+drop trigger party_members_one_each on party_members;
+drop function one_packet_each_member;
 drop trigger packets_one_each on packets;
 drop function one_packet_each;
 drop view packets_of_people;

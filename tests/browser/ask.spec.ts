@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, openFromList, test } from './world';
+import { expect, expectAccessible, holdScripts, openFromList, test } from './world';
 
 const ask = (page: Page) => page.getByRole('region', { name: 'Ask', exact: true });
 const unread = (page: Page) => page.getByRole('link', { name: /^Tidings/ });
@@ -146,12 +146,7 @@ test('what is written before the editor has come goes on in it', async ({ world 
   const ilse = await world.as('ilse');
   await openFromList(ilse, 'Zonation diagram');
   await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
-  let open: () => void = () => undefined;
-  const opened = new Promise<void>((resolve) => (open = resolve));
-  await ilse.route(/\/_app\/.*\.js/, async (route) => {
-    await opened;
-    await route.continue();
-  });
+  const open = await holdScripts(ilse);
   await ilse.reload({ waitUntil: 'commit' });
   const field = ilse.getByRole('textbox', { name: 'Ask your teacher' });
   await field.fill('Which pier?\n\nThe old one <or> the new one');

@@ -1,4 +1,4 @@
-import { expect, expectAccessible, file, openFromList, submit, test } from './world';
+import { expect, expectAccessible, file, holdScripts, openFromList, submit, test } from './world';
 import { piecesIn, place } from './gathering';
 
 test('a voice is recorded in its place, heard by the teacher, passed, and stands among the grades', async ({
@@ -37,12 +37,7 @@ test('files that are chosen before the scripts have come are taken when they do'
   const ilse = await world.as('ilse');
   await openFromList(ilse, 'Zonation diagram');
   await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
-  let open: () => void = () => undefined;
-  const opened = new Promise<void>((resolve) => (open = resolve));
-  await ilse.route(/\/_app\/.*\.js/, async (route) => {
-    await opened;
-    await route.continue();
-  });
+  const open = await holdScripts(ilse);
   await ilse.reload({ waitUntil: 'commit' });
   await ilse.getByLabel('Add files to Diagram').setInputFiles(file('zones.txt', 'kelp, wrack, lichen'));
   open();

@@ -127,6 +127,17 @@ export async function signOut(page: Page): Promise<void> {
   await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
 }
 
+/** Keeps a page's scripts back, as a slow line does. @returns lets them come */
+export async function holdScripts(page: Page): Promise<() => void> {
+  let open: () => void = () => undefined;
+  const opened = new Promise<void>((resolve) => (open = resolve));
+  await page.route(/\/_app\/.*\.js/, async (route) => {
+    await opened;
+    await route.continue();
+  });
+  return open;
+}
+
 /** A file as a person chooses it. */
 export const file = (name: string, content: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
 

@@ -22,20 +22,25 @@ await runScript(async () => {
     DATABASE_URL: undefined,
     VENDRO_DATA: undefined
   };
-  /** @param {string} name @param {string[]} command @param {boolean} [held] what it prints waits until it is done */
-  const part = async (name, command, held = false) => {
+  /**
+   * @param {string} name
+   * @param {string[]} command
+   * @param {'shown' | 'after'} output as it comes, or once it is done: several at a time would mix
+   */
+  const part = async (name, command, output) => {
     const begun = performance.now();
-    const { code, output } = await run(command, env, held);
-    say(`\n── ${name}\n${output}`);
-    return { name, passed: code === 0, seconds: (performance.now() - begun) / 1000 };
+    if (output === 'shown') say(`\n── ${name}`);
+    const done = await run(command, env, output === 'shown' ? 'inherit' : 'pipe');
+    if (output === 'after') say(`\n── ${name}\n${done.said}`);
+    return { name, passed: done.code === 0, seconds: (performance.now() - begun) / 1000 };
   };
   const results = [
     ...(await Promise.all([
-      part('types, lint, floors, format', ['npm', 'run', '--silent', 'check'], true),
-      part('core, server and scripts', ['npx', '--no', 'vitest', 'run']),
-      part('queries and scripts, counted', ['node', '--import', 'tsx', 'bench/main.ts', '--counted'], true)
+      part('types, lint, floors, format', ['npm', 'run', '--silent', 'check'], 'after'),
+      part('core, server and scripts', ['npx', '--no', 'vitest', 'run'], 'shown'),
+      part('queries and scripts, counted', ['node', '--import', 'tsx', 'bench/main.ts', '--counted'], 'after')
     ])),
-    await part('browser journeys', ['npx', '--no', 'playwright', 'test'])
+    await part('browser journeys', ['npx', '--no', 'playwright', 'test'], 'shown')
   ];
   await cluster.stop();
   say('');
@@ -47,13 +52,13 @@ await runScript(async () => {
 });
 
 /**
- * @param {string[]} command @param {NodeJS.ProcessEnv} env @param {boolean} held
- * @returns {Promise<{ code: number, output: string }>}
+ * @param {string[]} command @param {NodeJS.ProcessEnv} env @param {'inherit' | 'pipe'} output
+ * @returns {Promise<{ code: number, said: string }>} `said`: what it printed, where that was piped
  */
-function run([program = '', ...args], env, held) {
-  const child = spawn(program, args, { stdio: ['ignore', held ? 'pipe' : 'inherit', held ? 'pipe' : 'inherit'], env });
-  let output = '';
-  child.stdout?.on('data', (chunk) => (output += chunk));
-  child.stderr?.on('data', (chunk) => (output += chunk));
-  return new Promise((resolve) => child.on('close', (code) => resolve({ code: code ?? 1, output })));
+function run([program = '', ...args], env, output) {
+  const child = spawn(program, args, { stdio: ['ignore', output, output], env });
+  let said = '';
+  child.stdout?.on('data', (chunk) => (said += chunk));
+  child.stderr?.on('data', (chunk) => (said += chunk));
+  return new Promise((resolve) => child.on('close', (code) => resolve({ code: code ?? 1, said })));
 }

@@ -30,7 +30,7 @@
   setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
   const current = keepCurrent(isThere, (touched) => {
-    if (touched === null || touched.has(topics.work)) void runway.read();
+    if (studies && (touched === null || touched.has(topics.work))) void runway.read();
   });
   const uploads = new Uploads(() => current.changed());
   setUploads(uploads);

@@ -192,8 +192,8 @@ async function query(database: string, text: string, values: unknown[]): Promise
 }
 
 /** One after another: copies of one template have to wait for each other. */
-async function alone(database: string, work: (client: pg.Client) => Promise<void>): Promise<void> {
-  const client = new pg.Client({ connectionString: onCluster(database) });
+async function alone(work: (client: pg.Client) => Promise<void>): Promise<void> {
+  const client = new pg.Client({ connectionString: onCluster('postgres') });
   await client.connect();
   await client.query('select pg_advisory_lock(2)');
   await work(client).finally(() => client.end());
@@ -220,7 +220,7 @@ class Server {
   /** The demo world as it was at the beginning, under the server where that runs already. Its blobs only ever grow. */
   async renew(): Promise<void> {
     const { name } = this;
-    await alone('postgres', async (admin) => {
+    await alone(async (admin) => {
       await admin.query(`drop database if exists ${name} with (force)`);
       await admin.query(`create database ${name} template vendro_demo`);
     });

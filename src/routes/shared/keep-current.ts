@@ -1,7 +1,6 @@
 import { invalidate, invalidateAll } from '$app/navigation';
 import { navigating, page } from '$app/state';
-import { asDependency, topics } from '$core/live/topics';
-import type { Touched } from '$ui/live/follow';
+import { asDependency, together, topics, type Touched } from '$core/live/topics';
 
 /** Tries again after this long where the server could not be reached. */
 const RETRY = 5000;
@@ -22,9 +21,16 @@ export function keepCurrent(
   besides: (touched: Touched) => void
 ): { changed: (touched?: Touched) => void; stop: () => void } {
   let timer: ReturnType<typeof setTimeout> | undefined;
+  /** What was touched while the server could not be reached. */
+  let missed: Touched = new Set();
   const again = (touched: Touched) => {
+    missed = together(missed, touched);
     clearTimeout(timer);
-    timer = setTimeout(() => void changed(touched), RETRY);
+    timer = setTimeout(() => {
+      const all = missed;
+      missed = new Set();
+      void changed(all);
+    }, RETRY);
   };
   const changed = async (touched: Touched): Promise<void> => {
     await navigating.complete?.catch(() => undefined);

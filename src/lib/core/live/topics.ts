@@ -22,6 +22,13 @@ export const topics = {
 /** Topics as pages name what they depend on: SvelteKit takes addresses. */
 export const asDependency = (topic: string): `live:${string}` => `live:${topic}`;
 
+/** Topics that were touched; null where anything may have been. */
+export type Touched = ReadonlySet<string> | null;
+
+/** What two changes touch together. */
+export const together = (one: Touched, other: Touched): Touched =>
+  one === null || other === null ? null : new Set([...one, ...other]);
+
 /** The topics of an event as it is sent; null where anything may have changed. */
 export function topicsOf(data: string): string[] | null {
   if (data === '') return null;

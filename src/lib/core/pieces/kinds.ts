@@ -5,8 +5,12 @@
 export const KINDS = ['file', 'link', 'recording'] as const;
 export type PieceKind = (typeof KINDS)[number];
 
-/** How bytes came to a person's Shelf: sent, copied from a store elsewhere, combined or recorded here, copied from another file. */
-export const CAME = ['upload', 'store', 'combined', 'copy', 'recorded'] as const;
+/** How a browser came by bytes that it sends: chosen, combined or recorded there. */
+export const SENT = ['upload', 'combined', 'recorded'] as const;
+export type Sent = (typeof SENT)[number];
+
+/** How bytes came to a person's Shelf: sent, copied from a store elsewhere or from another file. */
+export const CAME = [...SENT, 'store', 'copy'] as const;
 export type Came = (typeof CAME)[number];
 
 /** The kind of piece that bytes are, by how they came. */

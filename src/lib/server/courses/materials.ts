@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { MaterialView } from '$core/courses/views';
 import { keepableName } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import type { FileAccess } from '../packets/file-access';
 import { registerBlob } from '../blobs/register';

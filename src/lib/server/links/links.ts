@@ -5,7 +5,7 @@ import { isFine } from '$core/links/verdict';
 import type { LinkLook } from '$core/links/words';
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { keepableName } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { execute, select } from '../db/connection';

@@ -1,6 +1,7 @@
 import { Readable } from 'node:stream';
 import { z } from 'zod';
 import { previewKind } from '$core/materials/preview';
+import { BlobDamaged } from '../blobs/damage';
 import { registerBlob } from '../blobs/register';
 import { soundPath } from '../blobs/sound';
 import { BlobRefused, storeBlob, type StoredBlob } from '../blobs/store';
@@ -39,7 +40,8 @@ async function drawn(file: FileAccess): Promise<StoredBlob | null | undefined> {
     const bytes = await parseApart('thumbnail', { path: await soundPath(file) });
     return { ...(await storeBlob(Readable.from([Buffer.from(bytes)]))), mediaType: 'image/webp' };
   } catch (error) {
-    if (error instanceof NotNow || error instanceof BlobRefused) return undefined;
+    // Damaged bytes may heal, room may come back.
+    if (error instanceof NotNow || error instanceof BlobRefused || error instanceof BlobDamaged) return undefined;
     return null;
   }
 }

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Candidate } from '$core/pieces/fit';
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { keepableName, withEnding } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { execute, select } from '../db/connection';
 import { Piece } from '../db/models/packets';

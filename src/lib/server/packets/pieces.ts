@@ -2,7 +2,7 @@ import { contradiction } from '$core/materials/file-kinds';
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { kindOfBytes, type Came, type PieceKind } from '$core/pieces/kinds';
 import { keepableName } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';
 import type { StoredBlob } from '../blobs/store';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { activeSeal } from '$core/packets/custody';
 import { keepableName } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { stoppedByCheck } from '../checks/strict';

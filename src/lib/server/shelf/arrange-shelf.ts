@@ -1,5 +1,5 @@
 import { keepableName, withEnding } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { z } from 'zod';
 import { clock } from '../clock';

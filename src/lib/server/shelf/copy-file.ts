@@ -1,6 +1,6 @@
 import { copyName } from '$core/shelf/copy-name';
 import { keepableName } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { z } from 'zod';
 import { clock } from '../clock';

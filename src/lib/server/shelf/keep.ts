@@ -1,5 +1,5 @@
 import { keepableName } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import { contradiction } from '$core/materials/file-kinds';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { jsonText } from '$core/forms/json-text';
 import { contradiction } from '$core/materials/file-kinds';
 import { keepableName } from '$core/pieces/names';
-import { type PieceRefusal } from '$core/pieces/refusals';
+import type { PieceRefusal } from '$core/pieces/refusals';
 import type { SaidRefusal } from '$core/threads/rules';
 import { About } from '$core/threads/views';
 import type { Actor } from '$core/people/policy';

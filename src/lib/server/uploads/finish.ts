@@ -1,7 +1,7 @@
 import { rm, stat } from 'node:fs/promises';
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
-import { CAME } from '$core/pieces/kinds';
+import { SENT } from '$core/pieces/kinds';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { inspectBlob } from '../blobs/inspect';
@@ -59,7 +59,7 @@ async function close(id: string, answer: Finished): Promise<Finished> {
 const Row = z.object({
   name: z.string(),
   size: z.number(),
-  came: z.enum(CAME),
+  came: z.enum(SENT),
   assignmentId: z.string().nullable(),
   deliverableId: z.string().nullable(),
   replacesId: z.string().nullable(),

@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Upload } from '@tus/server';
 import { z } from 'zod';
+import { SENT } from '$core/pieces/kinds';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { execute, ms, select, type Tx } from '../db/connection';
@@ -16,7 +17,7 @@ export const UploadMetadata = z
     deliverable: z.uuid().nullable(),
     replaces: z.uuid().nullable(),
     folder: z.uuid().nullable(),
-    came: z.enum(['upload', 'combined', 'recorded']),
+    came: z.enum(SENT),
     /** Pieces that it takes the place of, by their ids with commas between them. */
     instead: z
       .string()

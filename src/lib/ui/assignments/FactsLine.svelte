@@ -14,7 +14,7 @@
   const { terms } = $derived(custody);
 </script>
 
-<details class="facts-line border-y border-base-300 py-2">
+<details class="border-y border-base-300 py-2">
   <summary class="cursor-pointer">
     <span class="mr-3 font-semibold">
       {#if terms.due === null}No due date{:else}Due <time datetime={new Date(terms.due).toISOString()}

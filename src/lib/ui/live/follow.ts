@@ -1,8 +1,6 @@
 import type { Mark } from '$core/live/mark';
+import { together, type Touched } from '$core/live/topics';
 import { followEvents, type Following } from '../../workers/events';
-
-/** Topics that were touched; null where anything may have been. */
-export type Touched = ReadonlySet<string> | null;
 
 /** Several changes within this time are one reading of the page. */
 const GATHER = 250;
@@ -18,7 +16,7 @@ export function followLive(changed: (about: Touched) => void, drawn: Mark | null
   let timer: ReturnType<typeof setTimeout> | undefined;
   let gathered: Touched = new Set();
   const gather = (about: string[] | null) => {
-    gathered = about === null || gathered === null ? null : new Set([...gathered, ...about]);
+    gathered = together(gathered, about && new Set(about));
     clearTimeout(timer);
     timer = setTimeout(() => {
       const touched = gathered;

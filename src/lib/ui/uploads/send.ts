@@ -1,3 +1,5 @@
+import type { Sent } from '$core/pieces/kinds';
+
 /** What a file is bound for: a place in a packet, the next version of a file on the Shelf, a folder there. */
 export interface Bound {
   assignment?: string;
@@ -5,7 +7,7 @@ export interface Bound {
   deliverable?: string | null;
   replaces?: string;
   folder?: string;
-  came?: 'upload' | 'combined' | 'recorded';
+  came?: Sent;
   /** Pieces that leave the packet as it comes. */
   instead?: string[];
 }

@@ -2,6 +2,7 @@ import boundaries from 'eslint-plugin-boundaries';
 import svelte from 'eslint-plugin-svelte';
 import globals from 'globals';
 import ts from 'typescript-eslint';
+import { roomsInOrder } from './scripts/lib/rooms.mjs';
 import svelteConfig from './svelte.config.js';
 
 /** Which floor may import which: imports only ever point down (docs/architecture.md). */
@@ -65,7 +66,7 @@ export default ts.config(
   },
   {
     files: ['src/**'],
-    plugins: { boundaries },
+    plugins: { boundaries, rooms: { rules: { 'in-order': roomsInOrder } } },
     settings: {
       'import/resolver': { typescript: { project: './tsconfig.json' } },
       'boundaries/include': ['src/**/*'],
@@ -80,6 +81,7 @@ export default ts.config(
     },
     rules: {
       'no-restricted-syntax': ['error', ...NO_CLOCK],
+      'rooms/in-order': 'error',
       'boundaries/dependencies': [
         'error',
         {
@@ -110,6 +112,8 @@ export default ts.config(
       ]
     }
   },
+  // Tests tell of a room together with what stands above it.
+  { files: ['**/*.test.ts', '**/*.testing.ts'], rules: { 'rooms/in-order': 'off' } },
   { files: ['src/lib/server/clock.ts', '**/*.test.ts'], rules: { 'no-restricted-syntax': 'off' } },
   { files: ['scripts/**', 'bench/**', 'demo/**'], rules: { 'no-console': 'off' } }
 );

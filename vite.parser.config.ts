@@ -6,7 +6,7 @@ export default defineConfig({
   resolve: { alias: { $core: resolve('src/lib/core'), $server: resolve('src/lib/server') } },
   publicDir: false,
   build: {
-    ssr: 'src/lib/server/parsing/process.ts',
+    ssr: 'src/lib/server/parser/process.ts',
     outDir: 'build-parser',
     emptyOutDir: true,
     target: 'node20',

@@ -5,7 +5,7 @@ import { registerBlob } from '../src/lib/server/blobs/register';
 import { storeBlob } from '../src/lib/server/blobs/store';
 import { createCourse, enrol } from '../src/lib/server/courses/create-course';
 import { database, execute, inTransaction, select } from '../src/lib/server/db/connection';
-import { addFile } from '../src/lib/server/packets/pieces';
+import { addFile } from '../src/lib/server/gathering/pieces';
 import { createPerson } from '../src/lib/server/people/create-person';
 
 /**

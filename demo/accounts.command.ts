@@ -1,5 +1,5 @@
 import { database } from '../src/lib/server/db/connection';
-import { demoAccounts } from '../src/lib/server/settings';
+import { demoAccounts } from '../src/lib/server/db/settings';
 
 /** `node --import tsx demo/accounts.command.ts`: names the demo's accounts, and nothing where no demo is loaded. */
 const demo = await demoAccounts();

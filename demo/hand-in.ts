@@ -4,14 +4,14 @@ import { Readable } from 'node:stream';
 import { Document, Packer, Paragraph } from 'docx';
 import { PDFDocument, StandardFonts } from 'pdf-lib';
 import sharp from 'sharp';
-import type { Wants } from '../src/lib/core/assignments/wants';
+import type { Wants } from '../src/lib/core/pieces/wants';
 import type { Actor } from '../src/lib/core/people/policy';
 import { inspectBlob } from '../src/lib/server/blobs/inspect';
 import { storeBlob } from '../src/lib/server/blobs/store';
 import { config } from '../src/lib/server/config';
-import { addLink } from '../src/lib/server/links/links';
+import { addLink } from '../src/lib/server/gathering/attach-link';
 import { declareSite } from '../src/lib/server/links/own-site';
-import { addFile } from '../src/lib/server/packets/pieces';
+import { addFile } from '../src/lib/server/gathering/pieces';
 import { demoFile } from './read-world';
 
 /** Puts a file of demo/files into a place. */

@@ -13,11 +13,11 @@ import { excuse, extend, receiveInPerson } from '../src/lib/server/marking/class
 import { openSimulatedSite } from '../src/lib/server/links/simulated-site';
 import { lookAndSettle, returnRound } from '../src/lib/server/marking/return-round';
 import { readAssignment, readOwnPacket } from '../src/lib/server/assignments/read-assignment';
-import { removePiece } from '../src/lib/server/packets/pieces';
-import { declareDone, revise, takeBack } from '../src/lib/server/packets/change';
-import { submitPacket } from '../src/lib/server/packets/submit';
+import { removePiece } from '../src/lib/server/gathering/pieces';
+import { declareDone, revise, takeBack } from '../src/lib/server/rounds/change';
+import { submitPacket } from '../src/lib/server/rounds/submit';
 import { createPerson } from '../src/lib/server/people/create-person';
-import { noteDemo } from '../src/lib/server/settings';
+import { noteDemo } from '../src/lib/server/db/settings';
 import { classmate, dice, type ClassmateDeed } from './classmates';
 import { addDemoFile, addDemoLink, fillPlace } from './hand-in';
 import { openCourse, tell } from './open-course';

@@ -2,9 +2,9 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parse } from 'yaml';
 import { z } from 'zod';
-import { LatePolicy } from '../src/lib/core/assignments/late-policy';
+import { LatePolicy } from '../src/lib/core/lateness/late-policy';
 import { CriterionDraft, MustDoDraft } from '../src/lib/core/assignments/draft';
-import { Wants } from '../src/lib/core/assignments/wants';
+import { Wants } from '../src/lib/core/pieces/wants';
 import { RuleNames, StandingRules } from '../src/lib/core/courses/rules';
 import { WAYS } from '../src/lib/core/judging/ways';
 

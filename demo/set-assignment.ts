@@ -1,5 +1,5 @@
 import type { Criterion } from '../src/lib/core/assignments/rubric';
-import type { Wants } from '../src/lib/core/assignments/wants';
+import type { Wants } from '../src/lib/core/pieces/wants';
 import type { Actor } from '../src/lib/core/people/policy';
 import type { Moment } from '../src/lib/core/time/moment';
 import { changeAssignment, readDraft } from '../src/lib/server/assignments/change-assignment';

@@ -8,16 +8,16 @@ import {
   type ServerInit
 } from '@sveltejs/kit';
 import { findSession, SESSION_COOKIE } from '$server/auth/sessions';
-import { sendDue } from '$server/mail/send-due';
+import { sendDue } from '$server/jobs/send-due-mail';
 import { blobStoreProblem } from '$server/blobs/store';
 import { openSimulatedSite } from '$server/links/simulated-site';
 import { hearChanges } from '$server/live/hub';
-import { mark } from '$server/live/lately';
+import { mark } from '$server/live/recent-changes';
 import { log } from '$server/log';
 import { keepStore } from '$server/jobs/keep-store';
 import { sweepAll } from '$server/jobs/sweep';
-import { workOnJobs } from '$server/jobs/jobs';
-import { mailTiding } from '$server/tidings/mail-tiding';
+import { workOnJobs } from '$server/db/queue';
+import { mailTiding } from '$server/jobs/mail-tiding';
 import { askingFor } from '$server/parsing/who-asks';
 import { isUpload } from '$server/uploads/limits';
 import { readTheme } from './routes/shared/theme';

@@ -5,7 +5,7 @@
   import { topics } from '$core/live/topics';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import Shell from '$ui/shell/Shell.svelte';
   import { setLook } from '$ui/materials/look';
   import { setReadShelf } from '$ui/shelf/shelf-reader';

@@ -2,9 +2,9 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import type { Actor } from '$core/people/policy';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';
-import { movePiece, notePiece, renamePiece } from '$server/packets/arrange-pieces';
-import { dropRevision, revise } from '$server/packets/change';
-import { submitPacket } from '$server/packets/submit';
+import { movePiece, notePiece, renamePiece } from '$server/gathering/arrange-pieces';
+import { dropRevision, revise } from '$server/rounds/change';
+import { submitPacket } from '$server/rounds/submit';
 import { attach, key, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { cleanBrief, renderBrief } from '$server/assignments/brief';
+import { cleanBrief, renderBrief } from '$server/rich-text/brief';
 
 describe('a brief keeps what it says', () => {
   it.each([

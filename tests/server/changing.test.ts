@@ -6,12 +6,12 @@ import { keepMark, handBack, openRound } from '$server/marking/return-round';
 import { readClass, readForMarking } from '$server/marking/queries';
 import { declineClaim, receiveInPerson } from '$server/marking/class-actions';
 import { NotHere } from '$server/outcome';
-import { askBack, claimInPerson, revise, takeBack } from '$server/packets/change';
+import { askBack, claimInPerson, revise, takeBack } from '$server/rounds/change';
 import { readDesk } from '$server/lines/desk';
-import { canAddFile, removePiece } from '$server/packets/pieces';
-import { restorePieces } from '$server/packets/restore-pieces';
-import { breakSeal, sealPacket } from '$server/packets/seal';
-import { submitPacket } from '$server/packets/submit';
+import { canAddFile, removePiece } from '$server/gathering/pieces';
+import { restorePieces } from '$server/gathering/restore-pieces';
+import { breakSeal, sealPacket } from '$server/rounds/seal';
+import { submitPacket } from '$server/rounds/submit';
 import { comparableOf } from '$server/rounds/comparable';
 import { readRound } from '$server/rounds/read-round';
 import { readTidings } from '$server/tidings/read-tidings';
@@ -267,7 +267,7 @@ describe('earlier rounds', () => {
 
 it('lets the latest, the best or the nominated round count', async () => {
   const { returnRound } = await import('$server/marking/return-round');
-  const { nominateRound } = await import('$server/packets/change');
+  const { nominateRound } = await import('$server/rounds/change');
   for (const [counts, points] of [
     ['latest', 12],
     ['best', 15],

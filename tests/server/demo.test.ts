@@ -11,7 +11,7 @@ import { readSettled } from '$server/lines/long-lists';
 import { readRunway } from '$server/lines/runway';
 import { layRunway } from '$core/plan/runway';
 import { suggest } from '$core/plan/suggest';
-import { demoAccounts } from '$server/settings';
+import { demoAccounts } from '$server/db/settings';
 import { loadDemo } from '../../demo/load';
 import { at, count } from './kit';
 

@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import type { LatePolicy } from '$core/assignments/late-policy';
+import type { LatePolicy } from '$core/lateness/late-policy';
 import { deskGroup } from '$core/packets/desk';
 import { execute, inTransaction, select, type Tx } from '$server/db/connection';
 import { DESK_PAGE, readDesk } from '$server/lines/desk';

@@ -3,8 +3,8 @@ import { readClass } from '$server/marking/queries';
 import { readDrafts } from '$server/packets/read-packet';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';
-import { openPiece } from '$server/packets/file-access';
-import { notePiece } from '$server/packets/arrange-pieces';
+import { openPiece } from '$server/packets/open-piece';
+import { notePiece } from '$server/gathering/arrange-pieces';
 import { attach, handIn, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;

@@ -8,10 +8,10 @@ import { storeBlob } from '$server/blobs/store';
 import { courseFor } from '$server/courses/course-head';
 import { addMaterial } from '$server/courses/materials';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
-import { tend, tended } from '$server/links/tend';
-import { addFile } from '$server/packets/pieces';
-import { breakSeal, sealPacket } from '$server/packets/seal';
-import { submitPacket } from '$server/packets/submit';
+import { readBehind, readBehindDone } from '$server/reading/read-behind';
+import { addFile } from '$server/gathering/pieces';
+import { breakSeal, sealPacket } from '$server/rounds/seal';
+import { submitPacket } from '$server/rounds/submit';
 import { at, attach, key, MONDAY, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
@@ -86,8 +86,8 @@ describe('what was handed out', () => {
   const pieces = async (id: string) => {
     for (let round = 0; round < 3; round++) {
       const { pieces: all } = await readOwnPacket(await readAssignment(school.ilse, id));
-      if (!tend(all, 'pieces')) break;
-      await tended();
+      if (!readBehind(all, 'pieces')) break;
+      await readBehindDone();
     }
     return (await readOwnPacket(await readAssignment(school.ilse, id))).pieces;
   };

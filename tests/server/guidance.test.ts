@@ -11,7 +11,7 @@ import { courseFor } from '$server/courses/course-head';
 import { enrol } from '$server/courses/create-course';
 import { addMaterial, materialsOf, noteViewed, openMaterial, removeMaterial } from '$server/courses/materials';
 import { select } from '$server/db/connection';
-import { sendFile } from '$server/files';
+import { sendFile } from '$server/blobs/send-file';
 import { returnRound } from '$server/marking/return-round';
 import { previewOf } from '$server/materials/preview';
 import { NotHere } from '$server/outcome';

@@ -10,7 +10,7 @@ import { ArchiveTooLarge, readArchive, unpacksWithin } from '$server/blobs/archi
 import { inspectBlob } from '$server/blobs/inspect';
 import { blobPath, storeBlob } from '$server/blobs/store';
 import { select } from '$server/db/connection';
-import { addFile } from '$server/packets/pieces';
+import { addFile } from '$server/gathering/pieces';
 import { key, smallCourse } from './kit';
 
 type School = Awaited<ReturnType<typeof smallCourse>>;

@@ -7,8 +7,8 @@ import { storeBlob } from '$server/blobs/store';
 import { clock } from '$server/clock';
 import { createCourse, enrol } from '$server/courses/create-course';
 import { execute, select } from '$server/db/connection';
-import { addFile } from '$server/packets/pieces';
-import { submitPacket } from '$server/packets/submit';
+import { addFile } from '$server/gathering/pieces';
+import { submitPacket } from '$server/rounds/submit';
 import { createPerson } from '$server/people/create-person';
 
 export const MONDAY = Date.parse('2027-03-08T09:00:00Z');

@@ -10,11 +10,11 @@ import { readAssignment, readOwnPacket } from '$server/assignments/read-assignme
 import { inspectBlob } from '$server/blobs/inspect';
 import { storeBlob } from '$server/blobs/store';
 import { openSimulatedSite } from '$server/links/simulated-site';
-import { tend, tended } from '$server/links/tend';
-import { addFile } from '$server/packets/pieces';
-import { submitPacket } from '$server/packets/submit';
+import { readBehind, readBehindDone } from '$server/reading/read-behind';
+import { addFile } from '$server/gathering/pieces';
+import { submitPacket } from '$server/rounds/submit';
 import { readDocument } from '$server/reading/read-document';
-import { noteDemo } from '$server/settings';
+import { noteDemo } from '$server/db/settings';
 import { serveSite } from '$server/standins/site';
 import { at, DAY, key, MONDAY, smallCourse } from './kit';
 
@@ -80,8 +80,8 @@ const packetOf = async (assignmentId: string) => readOwnPacket(await readAssignm
 /** As when its page is read, and read again once it heard that something has changed. */
 async function tendPieces(assignmentId: string) {
   for (let times = 0; times < 2; times++) {
-    tend((await packetOf(assignmentId)).pieces, 'pieces');
-    await tended();
+    readBehind((await packetOf(assignmentId)).pieces, 'pieces');
+    await readBehindDone();
   }
   return (await packetOf(assignmentId)).pieces;
 }
@@ -132,8 +132,8 @@ describe('links inside', () => {
     await submitPacket(school.ilse, { assignmentId, key: key() });
     const seen = async () => {
       for (let times = 0; times < 2; times++) {
-        tend((await packetOf(assignmentId)).rounds[0]?.pieces ?? [], 'round_pieces');
-        await tended();
+        readBehind((await packetOf(assignmentId)).rounds[0]?.pieces ?? [], 'round_pieces');
+        await readBehindDone();
       }
       const [piece] = (await packetOf(assignmentId)).rounds[0]?.pieces ?? [];
       return piece?.kind === 'file' ? piece.links?.[0]?.at : undefined;

@@ -1,6 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readAssignment } from '$server/assignments/read-assignment';
-import { declareDone, takeBack } from '$server/packets/change';
+import { declareDone, takeBack } from '$server/rounds/change';
 import { DESK_PAGE, readDesk } from '$server/lines/desk';
 import { LONG_PAGE, readOpen, readSettled } from '$server/lines/long-lists';
 import { excuse, extend, receiveInPerson, undoInPerson } from '$server/marking/class-actions';

@@ -2,13 +2,13 @@ import { describe, expect, it } from 'vitest';
 import { CUSTODY_EVENT_TYPES } from '$core/packets/events';
 import type { Actor } from '$core/people/policy';
 import { inTransaction } from '$server/db/connection';
-import { closeSession, openSession } from '$server/auth/sessions';
+import { closeSession, findSession, openSession } from '$server/auth/sessions';
 import { announce } from '$server/live/announce';
 import { audienceOf } from '$server/live/publish';
 import { concerns, hearChanges, listen } from '$server/live/hub';
-import { mark } from '$server/live/lately';
+import { mark } from '$server/live/recent-changes';
 import { liveStream } from '$server/live/stream';
-import { submitPacket } from '$server/packets/submit';
+import { submitPacket } from '$server/rounds/submit';
 import { attach, key, smallCourse } from './kit';
 
 const of = (personId: string, studies: string[] = [], teaches: string[] = []) => ({
@@ -72,9 +72,11 @@ async function listenFor(personId: string) {
   return { told, stop, times: () => times };
 }
 
+const standing = (token: string) => async () => (await findSession(token)) !== null;
+
 async function streamFor(who: Actor, since: string | null) {
   const { token } = await openSession(who.id, 'test');
-  const stream = await liveStream(who, token, since);
+  const stream = await liveStream(who, standing(token), since);
   if (!stream) throw new Error('too many streams');
   const reader = stream.getReader();
   return { reader, token, next: async () => new TextDecoder().decode((await reader.read()).value) };
@@ -129,7 +131,7 @@ describe('the live channel', () => {
   it('is open so many times for one person and no more', async () => {
     const school = await smallCourse();
     const { token } = await openSession(school.teodor.id, 'test');
-    const open = async () => liveStream(school.teodor, token, null);
+    const open = async () => liveStream(school.teodor, standing(token), null);
     const streams = [];
     for (let i = 0; i < 24; i++) {
       const stream = await open();
@@ -138,7 +140,7 @@ describe('the live channel', () => {
     }
     expect(streams).not.toContain(null);
     expect(await open()).toBeNull();
-    expect(await liveStream(school.ilse, token, null)).not.toBeNull();
+    expect(await liveStream(school.ilse, standing(token), null)).not.toBeNull();
   });
 
   it('tells whoever comes later what has changed since their page was drawn, if it concerns them', async () => {

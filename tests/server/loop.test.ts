@@ -1,9 +1,9 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { readDesk } from '$server/lines/desk';
-import { dropRevision, revise, takeBack, declareDone } from '$server/packets/change';
-import { removePiece } from '$server/packets/pieces';
-import { submitPacket } from '$server/packets/submit';
+import { dropRevision, revise, takeBack, declareDone } from '$server/rounds/change';
+import { removePiece } from '$server/gathering/pieces';
+import { submitPacket } from '$server/rounds/submit';
 import { keepMark, lookAndSettle, openRound, returnRound } from '$server/marking/return-round';
 import { readForMarking, readMarkingDesk } from '$server/marking/queries';
 import { excuse, extend, liftExcuse, receiveInPerson } from '$server/marking/class-actions';

@@ -16,7 +16,8 @@ let mood: 'kind' | 'drops' = 'kind';
 
 const { inTransaction, execute, select } = await import('$server/db/connection');
 const { queueMail, readOutbox, sendsMail } = await import('$server/mail/mail');
-const { readFailedMails, sendDue, tryAgain } = await import('$server/mail/send-due');
+const { readFailedMails, tryAgain } = await import('$server/mail/failed-mails');
+const { sendDue } = await import('$server/jobs/send-due-mail');
 const { at, DAY, MONDAY } = await import('./kit');
 const { outboxIsOpen } = await import('$server/standins/outbox');
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readMultipart, type IncomingFile } from '$server/uploads/multipart';
+import { readMultipart, type IncomingFile } from '$server/blobs/multipart';
 
 const part = (name: string, value: string, file?: string) =>
   `--b\r\ncontent-disposition: form-data; name="${name}"${file === undefined ? '' : `; filename="${file}"`}\r\n\r\n${value}\r\n`;

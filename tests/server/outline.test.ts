@@ -4,7 +4,7 @@ import { StandingRules } from '$core/courses/rules';
 import { createAssignment } from '$server/assignments/create-assignment';
 import { changeAbout, changeRules, endCourse, readAbout } from '$server/courses/about';
 import { enterCalendarDays, readCalendar, removeCalendarDays } from '$server/courses/calendar';
-import { copyCourse } from '$server/courses/copy-course';
+import { copyCourse } from '$server/assignments/copy-course';
 import { courseFor } from '$server/courses/course-head';
 import { giveNotice, readNotice } from '$server/courses/notices';
 import { readOutline } from '$server/courses/outline';

@@ -1,5 +1,5 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import { addLink, lookAgain } from '$server/links/links';
+import { addLink, lookAgain } from '$server/gathering/attach-link';
 import { mayLookNow, MOST_LOOKS, WITHIN } from '$server/links/pace';
 import { at, count, key, MONDAY, smallCourse } from './kit';
 

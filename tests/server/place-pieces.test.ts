@@ -2,8 +2,8 @@ import { beforeEach, describe, expect, it } from 'vitest';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { declaredSite, declareSite } from '$server/links/own-site';
 import { NotHere } from '$server/outcome';
-import { placePiece } from '$server/packets/arrange-pieces';
-import { submitPacket } from '$server/packets/submit';
+import { placePiece } from '$server/gathering/arrange-pieces';
+import { submitPacket } from '$server/rounds/submit';
 import { attach, key, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;

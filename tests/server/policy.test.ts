@@ -3,9 +3,9 @@ import { readAssignment, readOwnPacket } from '$server/assignments/read-assignme
 import { excuse } from '$server/marking/class-actions';
 import { readForMarking } from '$server/marking/queries';
 import { openRound, returnRound } from '$server/marking/return-round';
-import { openPiece } from '$server/packets/file-access';
-import { removePiece } from '$server/packets/pieces';
-import { submitPacket } from '$server/packets/submit';
+import { openPiece } from '$server/packets/open-piece';
+import { removePiece } from '$server/gathering/pieces';
+import { submitPacket } from '$server/rounds/submit';
 import { NotHere } from '$server/outcome';
 import { attach, handIn, key, packetOf, smallCourse } from './kit';
 

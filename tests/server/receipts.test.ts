@@ -9,7 +9,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import yauzl from 'yauzl';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';
-import { submitPacket } from '$server/packets/submit';
+import { submitPacket } from '$server/rounds/submit';
 import { bagOf } from '$server/receipts/bag';
 import { readReceipt } from '$server/receipts/read-receipt';
 import { publicKeys } from '$server/receipts/school-key';

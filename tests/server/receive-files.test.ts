@@ -1,7 +1,7 @@
 import { beforeAll, expect, it } from 'vitest';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';
-import { receiveFiles } from '$server/packets/receive-files';
+import { receiveFiles } from '$server/gathering/receive-files';
 import { count, DAY, key, MONDAY, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;

@@ -4,10 +4,10 @@ import type { FilePiece } from '$core/pieces/piece';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { storeBlob } from '$server/blobs/store';
 import { addMaterial } from '$server/courses/materials';
-import { tend, tended } from '$server/links/tend';
-import { revise } from '$server/packets/change';
-import { removePiece } from '$server/packets/pieces';
-import { submitPacket } from '$server/packets/submit';
+import { readBehind, readBehindDone } from '$server/reading/read-behind';
+import { revise } from '$server/rounds/change';
+import { removePiece } from '$server/gathering/pieces';
+import { submitPacket } from '$server/rounds/submit';
 import { readDocument } from '$server/reading/read-document';
 import { attach, key, smallCourse } from './kit';
 
@@ -23,8 +23,8 @@ const LONG =
 
 async function files(): Promise<FilePiece[]> {
   const read = async () => (await readOwnPacket(await readAssignment(school.ilse, assignmentId))).pieces;
-  tend(await read(), 'pieces');
-  await tended();
+  readBehind(await read(), 'pieces');
+  await readBehindDone();
   return (await read()).filter((piece): piece is FilePiece => piece.kind === 'file');
 }
 

@@ -5,7 +5,7 @@ import { storeBlob } from '$server/blobs/store';
 import { courseFor } from '$server/courses/course-head';
 import { addMaterial } from '$server/courses/materials';
 import { giveNotice } from '$server/courses/notices';
-import { removePiece } from '$server/packets/pieces';
+import { removePiece } from '$server/gathering/pieces';
 import { search } from '$server/search/search';
 import { execute, select } from '$server/db/connection';
 import { z } from 'zod';

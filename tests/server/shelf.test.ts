@@ -5,8 +5,8 @@ import { inOrder } from '$core/shelf/views';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { storeBlob } from '$server/blobs/store';
 import { NotHere } from '$server/outcome';
-import { openPiece } from '$server/packets/file-access';
-import { submitPacket } from '$server/packets/submit';
+import { openPiece } from '$server/packets/open-piece';
+import { submitPacket } from '$server/rounds/submit';
 import { addVersion } from '$server/shelf/add-version';
 import {
   binFile,
@@ -25,7 +25,7 @@ import { keepOnShelf } from '$server/shelf/keep';
 import { ownFile } from '$server/shelf/own-file';
 import { promised, readQuota } from '$server/shelf/quota';
 import { readFolders, readShelf, SHELF_PAGE } from '$server/shelf/read-shelf';
-import { takeFromShelf, takeNewer } from '$server/shelf/take';
+import { takeFromShelf, takeNewer } from '$server/gathering/take-from-shelf';
 import { at, attach, key, MONDAY, smallCourse } from './kit';
 
 type School = Awaited<ReturnType<typeof smallCourse>>;

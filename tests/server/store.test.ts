@@ -9,7 +9,7 @@ import { unseal } from '$server/secrets';
 import { serveSite } from '$server/standins/site';
 import { z } from 'zod';
 import { openSimulatedSite } from '$server/links/simulated-site';
-import { noteDemo } from '$server/settings';
+import { noteDemo } from '$server/db/settings';
 import { MONDAY, smallCourse } from './kit';
 
 type School = Awaited<ReturnType<typeof smallCourse>>;

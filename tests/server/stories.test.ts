@@ -8,7 +8,7 @@ import { activeSeal, type Custody } from '$core/packets/custody';
 import { decide, type Decision } from '$core/packets/decide';
 import { blank, fold } from '$core/packets/fold';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
-import { termsOf } from '$server/assignments/facts';
+import { termsOf } from '$server/packets/facts';
 import { MINUTE } from '$core/time/moment';
 import { select } from '$server/db/connection';
 import { declineClaim, excuse, extend, liftExcuse, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
@@ -31,11 +31,11 @@ import {
   takeBack,
   withdrawClaim,
   withdrawDeclaration
-} from '$server/packets/change';
+} from '$server/rounds/change';
 import { readLog } from '$server/packets/log';
-import { removePiece } from '$server/packets/pieces';
-import { breakSeal, sealPacket } from '$server/packets/seal';
-import { submitPacket } from '$server/packets/submit';
+import { removePiece } from '$server/gathering/pieces';
+import { breakSeal, sealPacket } from '$server/rounds/seal';
+import { submitPacket } from '$server/rounds/submit';
 import { at, attach, DAY, key, MONDAY, packetOf, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;

@@ -7,7 +7,7 @@ import { readAssignment } from '$server/assignments/read-assignment';
 import { blobPath } from '$server/blobs/store';
 import { select } from '$server/db/connection';
 import { NotHere } from '$server/outcome';
-import { submitPacket } from '$server/packets/submit';
+import { submitPacket } from '$server/rounds/submit';
 import { readShelf } from '$server/shelf/read-shelf';
 import { discardUpload } from '$server/uploads/discard';
 import { draftPath } from '$server/uploads/draft-store';

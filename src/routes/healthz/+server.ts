@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { checkHealth } from '$server/health';
+import { checkHealth } from '$server/jobs/health';
 
 export const GET = async () => {
   const health = await checkHealth(__VENDRO_VERSION__);

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { form } = $props();
   const back = $derived(form && 'back' in form ? form.back : '/');

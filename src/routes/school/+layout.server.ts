@@ -1,7 +1,7 @@
 import { mayForSchool } from '$core/people/policy';
 import { clock } from '$server/clock';
 import { readSchool } from '$server/school/school';
-import { isDemoLoaded } from '$server/settings';
+import { isDemoLoaded } from '$server/db/settings';
 import { sendsMail } from '$server/mail/mail';
 import { notHere, signedIn } from '../shared/guard';
 

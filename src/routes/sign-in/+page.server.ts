@@ -7,7 +7,7 @@ import { DEVICE_COOKIE } from '$server/auth/known-devices';
 import { SESSION_COOKIE } from '$server/auth/sessions';
 import { signIn } from '$server/auth/sign-in';
 import { clock } from '$server/clock';
-import { demoAccounts } from '$server/settings';
+import { demoAccounts } from '$server/db/settings';
 import { span } from '$core/time/words';
 import { ownPath } from '../shared/guard';
 import { readForm } from '../shared/read-form';

@@ -2,7 +2,7 @@
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
   import NewPassword from '$ui/people/NewPassword.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
 
   const { data, form } = $props();

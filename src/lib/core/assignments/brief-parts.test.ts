@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { AssignmentDraft, impactWords } from './draft';
-import { isCurve, lateCurve } from './late-curve';
-import { lateness } from './lateness';
-import type { LatePolicy } from './late-policy';
+import { isCurve, lateCurve } from '../lateness/late-curve';
+import { lateness } from '../lateness/lateness';
+import type { LatePolicy } from '../lateness/late-policy';
 import { metByWords, mustDoWords, type MustDo } from './must-do';
 import { mostPoints, whereClassLoses, type Criterion } from './rubric';
-import { wantedName, Wants, wantsWords } from './wants';
+import { wantedName, Wants, wantsWords } from '../pieces/wants';
 
 const DAY = 86_400_000;
 const ZONE = 'Atlantic/Faroe';

@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { MOST_MINUTES, RuleNames } from '../courses/rules';
 import { WAYS } from '../judging/ways';
 import { COUNTS } from '../packets/terms';
-import { LatePolicy } from './late-policy';
+import { LatePolicy } from '../lateness/late-policy';
 import { MET_BY } from './must-do';
-import { Wants } from './wants';
+import { Wants } from '../pieces/wants';
 
 const When = z.number().int().nullable().default(null);
 

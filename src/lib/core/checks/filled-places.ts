@@ -1,4 +1,4 @@
-import { rangeWords, UNITS, within } from '../assignments/wants';
+import { rangeWords, UNITS, within } from '../pieces/wants';
 import type { Check } from './check';
 
 /** Every place that was asked for holds something, and as many pieces as are wanted. */

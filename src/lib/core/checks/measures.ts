@@ -1,4 +1,4 @@
-import { rangeWords, UNITS, within } from '../assignments/wants';
+import { rangeWords, UNITS, within } from '../pieces/wants';
 import type { BytesPiece } from '../pieces/piece';
 import { bytesOf } from '../pieces/registry';
 import { askedPieces, type Check } from './check';

@@ -1,4 +1,4 @@
-import { spacingText } from '../assignments/wants';
+import { spacingText } from '../pieces/wants';
 import { bytesOf } from '../pieces/registry';
 import { askedPieces, type Check, type Finding } from './check';
 

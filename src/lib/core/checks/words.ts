@@ -1,4 +1,4 @@
-import { placeAnchor } from '../packets/places';
+import { placeAnchor } from '../pieces/places';
 import type { Finding } from './check';
 
 /** How many findings there are, as the foot bar says it; null where there are none. */

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { addressText, liesOn, webAddress } from './address';
 import { isFine, isFrontPage, VERDICTS, verdictOf, wantsOwnTab, type Met } from './verdict';
-import { areOldForSubmit, isOld, JUST_BEFORE } from './old';
+import { areOldForSubmit, isOld, JUST_BEFORE } from '../pieces/old-links';
 import type { PieceView } from '../pieces/piece';
 import { insideText, verdictText, verdictWords } from './words';
 

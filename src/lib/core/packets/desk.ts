@@ -1,6 +1,6 @@
 import { DAY, type Moment } from '../time/moment';
 import { calendarDaysBetween } from '../time/wall-clock';
-import type { LatePolicy } from '../assignments/late-policy';
+import type { LatePolicy } from '../lateness/late-policy';
 import type { Holding, Standing } from './custody';
 import { submitEnds } from './terms';
 

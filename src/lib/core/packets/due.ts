@@ -1,5 +1,5 @@
-import type { LatePolicy } from '../assignments/late-policy';
-import { lateness } from '../assignments/lateness';
+import type { LatePolicy } from '../lateness/late-policy';
+import { lateness } from '../lateness/lateness';
 import { isClosed, type Terms } from './terms';
 import { SECOND, type Moment } from '../time/moment';
 import { relative, span } from '../time/words';

@@ -1,5 +1,5 @@
-import { graceMinutes } from '../assignments/grace';
-import type { LatePolicy } from '../assignments/late-policy';
+import { graceMinutes } from '../lateness/grace';
+import type { LatePolicy } from '../lateness/late-policy';
 import type { Way } from '../judging/ways';
 import { MINUTE, type Moment } from '../time/moment';
 

@@ -1,4 +1,4 @@
-import type { Wants } from '../assignments/wants';
+import type { Wants } from '../pieces/wants';
 import type { PieceView } from '../pieces/piece';
 import type { RoundState } from './custody';
 import type { Moment } from '../time/moment';

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { ownPoints, pointsForTeacher } from './points';
+import { ownPoints, pointsForTeacher } from '../assignments/pointing';
 import { readersWords, sendWords } from './readers';
 import { CHANGEABLE, mayEdit, mayMoveAside, mayUnsay, SAID_REFUSALS, saidRefusalWords } from './rules';
 

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { AssignmentDraft, impactWords, type Begun } from '$core/assignments/draft';
 import type { Actor } from '$core/people/policy';
 import { absolute } from '$core/time/words';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { clock } from '../clock';
 import { config } from '../config';
 import { courseFor } from '../courses/course-head';

@@ -7,8 +7,8 @@ import { clock } from '../clock';
 import { nextPlace } from '../courses/next-place';
 import { inTransaction, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
-import { briefFromMarkdown } from './brief-from-markdown';
-import { isShown } from './facts';
+import { briefFromMarkdown } from '../rich-text/brief-from-markdown';
+import { isShown } from '../packets/facts';
 import { writeParts } from './write-parts';
 
 export const NewAssignment = AssignmentDraft.safeExtend({ courseId: z.uuid() });

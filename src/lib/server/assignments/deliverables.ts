@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Wants, wantedName, type NamedBy } from '$core/assignments/wants';
+import { Wants, wantedName, type NamedBy } from '$core/pieces/wants';
 import type { DeliverableView } from '$core/packets/views';
 import { select, type Tx } from '../db/connection';
 

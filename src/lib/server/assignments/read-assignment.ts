@@ -11,9 +11,9 @@ import { NotHere } from '../outcome';
 import { joinPacketOf } from '../parties/party';
 import { UNREAD } from '../lines/projection';
 import { readHistory, readPieces } from '../packets/read-packet';
-import { cleanBrief } from './brief';
+import { cleanBrief } from '../rich-text/brief';
 import { DeliverableRow, deliverablesOf } from './deliverables';
-import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from './facts';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from '../packets/facts';
 
 /** What anyone in the course reads of an assignment. */
 export interface AssignmentView {

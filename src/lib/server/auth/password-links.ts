@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto';
 import { z } from 'zod';
 import { DAY, HOUR, type Moment } from '$core/time/moment';
 import { absolute } from '$core/time/words';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { MINUTE, type Moment } from '$core/time/moment';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { Person, SignInAttempt } from '../db/models/people';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { clock } from '../clock';
 import { execute, inTransaction, ms, select } from '../db/connection';
 import { log } from '../log';
-import { tellOffice } from '../people/office';
+import { tellOffice } from '../tidings/tell-office';
 
 /** What is wrong with stored bytes. */
 export type Damage = 'missing' | 'cut' | 'altered';

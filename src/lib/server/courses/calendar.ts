@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
 import { mayForSchool } from '$core/people/policy';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { execute, inTransaction, select } from '../db/connection';
 import { NotHere } from '../outcome';
 

@@ -6,7 +6,7 @@ import type { RosterEntry, SentInvitation } from '$core/courses/views';
 import type { Actor } from '$core/people/policy';
 import { DAY } from '$core/time/moment';
 import { absolute } from '$core/time/words';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { JOIN_TRIES, makeJoinPhrase, readJoinPhrase, type JoinRefusal } from '$core/courses/join-phrase';
 import type { Actor, CourseRole } from '$core/people/policy';
 import { HOUR } from '$core/time/moment';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';

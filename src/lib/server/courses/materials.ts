@@ -3,14 +3,14 @@ import type { MaterialView } from '$core/courses/views';
 import { keepableName } from '$core/pieces/names';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
-import type { FileAccess } from '../packets/file-access';
+import type { StoredFile } from '../blobs/stored-file';
 import { registerBlob } from '../blobs/register';
 import { BlobRefused, storeBlob, type StoredBlob } from '../blobs/store';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, select, type Tx } from '../db/connection';
 import { NotHere } from '../outcome';
-import { readMultipart } from '../uploads/multipart';
+import { readMultipart } from '../blobs/multipart';
 import { courseFor } from './course-head';
 import { nextPlace } from './next-place';
 import { setForStudents, shownToStudents } from '../lines/shown';
@@ -123,7 +123,7 @@ export function materialsOf(home: { assignmentId: string } | { noticeId: string 
 }
 
 /** A material that this person may open, with where it belongs. */
-export interface OpenMaterial extends MaterialView, FileAccess {
+export interface OpenMaterial extends MaterialView, StoredFile {
   courseId: string;
   courseSlug: string;
   courseTitle: string;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { NotHere } from '../outcome';

@@ -1,5 +1,5 @@
 import { SequelizeStorage, Umzug } from 'umzug';
-import { installJobs } from '../jobs/jobs';
+import { installJobs } from './queue';
 import { database } from './connection';
 import * as foundation from './migrations/0001-foundation';
 import * as courses from './migrations/0002-courses';

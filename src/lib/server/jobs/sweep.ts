@@ -1,7 +1,7 @@
 import { sweepShown } from '../courses/tell-shown';
-import { remindTakenBack } from '../packets/remind';
-import { sendDue } from '../mail/send-due';
-import { sweepPackets } from '../packets/sweep-packets';
+import { remindTakenBack } from '../rounds/remind';
+import { sendDue } from './send-due-mail';
+import { sweepPackets } from '../rounds/sweep-packets';
 
 /** All that the passing of time does by itself: once a minute, in one of the processes. */
 export async function sweepAll(): Promise<void> {

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { LatePolicy } from '$core/assignments/late-policy';
+import { LatePolicy } from '$core/lateness/late-policy';
 import type { DeskCourse, DeskLine } from '$core/packets/desk';
 import type { Moment } from '$core/time/moment';
 import { ms, select } from '../db/connection';

@@ -10,7 +10,7 @@ import { inTransaction, select } from '../db/connection';
 import { parseApart } from '../parsing/pool';
 import { fetchGuarded, PAGE_LIMITS, Unreached } from './fetch-guarded';
 import type { Allowed } from './guard';
-import type { PageText } from './read-page';
+import type { PageText } from '$core/links/page-text';
 import { simulatedSite } from './simulated-site';
 
 /**

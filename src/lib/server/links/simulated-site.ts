@@ -1,6 +1,6 @@
 import { clock } from '../clock';
 import { config } from '../config';
-import { isDemoLoaded } from '../settings';
+import { isDemoLoaded } from '../db/settings';
 import { isOurSite, serveSite } from '../standins/site';
 import type { Allowed } from './guard';
 

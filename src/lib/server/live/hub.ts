@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { config } from '../config';
 import { log } from '../log';
 import { LIVE_CHANNEL, type Change } from './announce';
-import { forgetAll, remember } from './lately';
+import { forgetAll, remember } from './recent-changes';
 
 /** Who listens, and what concerns them. */
 export interface Listener {

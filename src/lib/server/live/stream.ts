@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
 import { select } from '../db/connection';
-import { findSession } from '../auth/sessions';
 import { concerns, listen, listening } from './hub';
-import { hasMissed, mark } from './lately';
+import { hasMissed, mark } from './recent-changes';
 
 /** A comment line every so often keeps proxies from taking a quiet stream for a dead one. */
 const HEARTBEAT = 20_000;
@@ -18,12 +17,12 @@ const MOST = 24;
  *
  * @param since where the process stood when the page was drawn, or at the last event that the browser got: what has
  *   changed since is told at once
- * @param token of the session that listens: the stream ends with it
+ * @param signedIn whether the session that listens still stands: the stream ends with it
  * @returns null where this person has as many streams open as anybody may
  */
 export async function liveStream(
   person: Actor,
-  token: string,
+  signedIn: () => Promise<boolean>,
   since: string | null
 ): Promise<ReadableStream<Uint8Array> | null> {
   if (listening(person.id) >= MOST) return null;
@@ -49,8 +48,8 @@ export async function liveStream(
       };
       // Where the database cannot say, the stream ends too: the browser comes back with whatever session it has.
       const mayHaveEnded = () =>
-        void findSession(token)
-          .catch(() => null)
+        void signedIn()
+          .catch(() => false)
           .then((still) => {
             if (!still && !gone) close();
           });

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, ms, select, type Tx } from '../db/connection';
-import { enqueue } from '../jobs/jobs';
+import { enqueue } from '../db/queue';
 
 /** A mail in plain text: it reads everywhere, and nothing in it can be made to look like something else. */
 export interface Mail {

@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import type { Action, Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { Mark } from '../db/models/packets';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
-import { tellStudent } from '../tidings/packet-news';
+import { tellStudent } from '../packets/packet-news';
 
 type OneStudent = { assignmentId: string; studentId: string };
 

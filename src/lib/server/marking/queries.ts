@@ -6,7 +6,7 @@ import type { MarkView, RoundView } from '$core/packets/views';
 import { fold } from '$core/packets/fold';
 import { may, type Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
-import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../assignments/facts';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../packets/facts';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';

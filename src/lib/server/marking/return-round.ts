@@ -4,14 +4,14 @@ import { judging } from '$core/judging/registry';
 import type { MarkRefusal } from '$core/marking/words';
 import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { Mark, Round } from '../db/models/packets';
 import { execute } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
 import { projectUsualWait } from './usual-wait';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
-import { tellStudent } from '../tidings/packet-news';
+import { tellStudent } from '../packets/packet-news';
 
 export const Judgement = z.object({
   packetId: z.uuid(),

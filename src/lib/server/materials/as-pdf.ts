@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
-import type { FileAccess } from '../packets/file-access';
+import type { StoredFile } from '../blobs/stored-file';
 
 /** The PDF that was made of an office file which the caller may read. */
-export async function openAsPdf(file: FileAccess): Promise<FileAccess> {
+export async function openAsPdf(file: StoredFile): Promise<StoredFile> {
   const [pdf] = await select(
     z.object({ sha256: z.string(), size: z.number(), mediaType: z.string() }),
     `select b.sha256, b.size::float8 as size, b.media_type as "mediaType"

@@ -2,11 +2,11 @@ import { readFile, stat } from 'node:fs/promises';
 import mammoth from 'mammoth';
 import { MOST_UNPACKED } from '$core/materials/facts';
 import { previewKind, type Preview } from '$core/materials/preview';
-import { cleanBrief, renderBrief } from '../assignments/brief';
+import { cleanBrief, renderBrief } from '../rich-text/brief';
 import { unpacksWithin } from '../blobs/archive';
 import type { FileOnDisk } from '../parsing/tasks';
-import { headText } from './head-text';
-import { officeOutline } from './office-outline';
+import { headText } from '../reading/head-text';
+import { officeOutline } from '../reading/office-outline';
 import { sheetsOf, tableOf } from './tables';
 
 /** Documents beyond this are not taken apart: their pictures would be held in memory. */

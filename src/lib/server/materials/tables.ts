@@ -3,7 +3,7 @@ import { parse } from 'csv-parse';
 import readExcelFile from 'read-excel-file/node';
 import type { TablePart } from '$core/materials/preview';
 import { unpacksWithin } from '../blobs/archive';
-import { headText } from './head-text';
+import { headText } from '../reading/head-text';
 
 const ROWS = 200;
 const COLUMNS = 40;

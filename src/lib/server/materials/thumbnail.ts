@@ -7,7 +7,7 @@ import { soundPath } from '../blobs/sound';
 import { BlobRefused, storeBlob, type StoredBlob } from '../blobs/store';
 import { execute, inTransaction, select } from '../db/connection';
 import { NotHere } from '../outcome';
-import type { FileAccess } from '../packets/file-access';
+import type { StoredFile } from '../blobs/stored-file';
 import { NotNow } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
 
@@ -16,7 +16,7 @@ import { parseApart } from '../parsing/pool';
  *
  * @throws NotHere where it is no picture, none can be made of it, or not now
  */
-export async function thumbnailOf(file: FileAccess): Promise<FileAccess> {
+export async function thumbnailOf(file: StoredFile): Promise<StoredFile> {
   if (previewKind(file) !== 'picture') throw new NotHere('This picture');
   const [known] = await select(Row, KNOWN, [file.sha256]);
   const blob = known ? known.blob : await make(file);
@@ -24,7 +24,7 @@ export async function thumbnailOf(file: FileAccess): Promise<FileAccess> {
   return { ...blob, name: 'thumbnail.webp' };
 }
 
-async function make(file: FileAccess): Promise<StoredBlob | null> {
+async function make(file: StoredFile): Promise<StoredBlob | null> {
   const made = await drawn(file);
   if (made === undefined) return null;
   await inTransaction(async (tx) => {
@@ -35,7 +35,7 @@ async function make(file: FileAccess): Promise<StoredBlob | null> {
 }
 
 /** Undefined where it may be made another time; null where it never can. */
-async function drawn(file: FileAccess): Promise<StoredBlob | null | undefined> {
+async function drawn(file: StoredFile): Promise<StoredBlob | null | undefined> {
   try {
     const bytes = await parseApart('thumbnail', { path: await soundPath(file) });
     return { ...(await storeBlob(Readable.from([Buffer.from(bytes)]))), mediaType: 'image/webp' };

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Custody, CustodyRound } from '$core/packets/custody';
 import { CustodyDeed, type CustodyEvent } from '$core/packets/events';
-import { lateness } from '$core/assignments/lateness';
+import { lateness } from '$core/lateness/lateness';
 import { countingMark } from '$core/grades/counting';
 import { COUNTS } from '$core/packets/terms';
 import { execute, ms, select, type Tx } from '../db/connection';

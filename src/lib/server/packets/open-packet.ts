@@ -6,7 +6,7 @@ import { decide } from '$core/packets/decide';
 import { fold } from '$core/packets/fold';
 import { may, type Actor, type Deed, type Relation } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
-import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from '../assignments/facts';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from './facts';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';

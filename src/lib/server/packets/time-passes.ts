@@ -1,6 +1,6 @@
 import { lapsedSeal } from '$core/packets/custody';
 import { allowed } from '$core/packets/allowed';
-import { tellStudent, tellTeachers } from '../tidings/packet-news';
+import { tellStudent, tellTeachers } from './packet-news';
 import type { OpenPacket } from './open-packet';
 
 /**

@@ -2,9 +2,9 @@ import type { BlobFacts } from '$core/materials/facts';
 import type { Preview } from '$core/materials/preview';
 import type { TablePart } from '$core/materials/preview';
 import type { RosterRow } from '$core/school/roster-files';
-import type { PageText } from '../links/read-page';
-import type { ReceiptSheet } from '../receipts/pdf';
-import type { Reading } from '../reading/read-words';
+import type { PageText } from '$core/links/page-text';
+import type { Reading } from '$core/materials/reading';
+import type { ReceiptSheet } from '$core/receipts/sheet';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */

@@ -7,7 +7,7 @@ import { execute, select } from '../db/connection';
 import { log } from '../log';
 import { NotNow, TooCostly } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
-import type { Reading } from './read-words';
+import type { Reading } from '$core/materials/reading';
 
 /** What is kept of a document's reading. */
 export type Kept = Pick<Reading, 'text' | 'pages' | 'links'>;

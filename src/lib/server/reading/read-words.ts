@@ -1,10 +1,11 @@
+import type { Reading } from '$core/materials/reading';
 import { createHash } from 'node:crypto';
 import { readFile, stat } from 'node:fs/promises';
 import { linksInside } from '$core/links/inside';
 import { previewKind } from '$core/materials/preview';
 import { wordCount } from '$core/materials/word-count';
-import { headText } from '../materials/head-text';
-import { officeOutline } from '../materials/office-outline';
+import { headText } from './head-text';
+import { officeOutline } from './office-outline';
 import type { FileOnDisk } from '../parsing/tasks';
 import { officeLinks } from './office-links';
 import { readPdf } from './read-pdf';
@@ -14,18 +15,6 @@ import { readWriting } from './read-writing';
 const LARGEST = 30_000_000;
 /** Text beyond this is not kept. */
 const LONGEST_TEXT = 1_000_000;
-
-/** What a document says. */
-export interface Reading {
-  text: string;
-  /** How many pages it has, where the file says it for certain. */
-  pages: number | null;
-  /** The web addresses that it leads to. */
-  links: string[];
-  words: number;
-  /** By which the same text is known in another file; null where it is too short to tell. */
-  textHash: string | null;
-}
 
 /** What was read of a document, before its links were told from the rest. */
 export interface Raw {

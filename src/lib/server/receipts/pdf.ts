@@ -1,6 +1,6 @@
+import type { ReceiptSheet } from '$core/receipts/sheet';
 import { AFRelationship, PDFDocument, rgb, type PDFPage } from 'pdf-lib';
 import { receiptLines } from '$core/receipts/lines';
-import type { Receipt } from '$core/receipts/receipt';
 import { DocumentFonts } from '../pdf/fonts';
 
 /** A4 in points (ISO 216), and its margins. */
@@ -8,16 +8,6 @@ const PAGE = { width: 595, height: 842, margin: 56 };
 const SIZE = 10;
 const LEADING = 15;
 const INK = rgb(0.07, 0.26, 0.31);
-
-/** What goes onto the sheet of a receipt. */
-export interface ReceiptSheet {
-  receipt: Receipt;
-  jws: string;
-  /** The reader's. */
-  zone: string;
-  /** Address of the page that verifies receipts. */
-  verifyAt: string;
-}
 
 /**
  * A receipt as a PDF: what stands on its page, and the signed receipt as an attachment inside it, so that the sheet can

@@ -2,7 +2,7 @@ import type { Comparable } from '$core/rounds/comparable';
 import { previewKind } from '$core/materials/preview';
 import type { Actor } from '$core/people/policy';
 import { soundPath } from '../blobs/sound';
-import { openPiece } from '../packets/file-access';
+import { openPiece } from '../packets/open-piece';
 import { parseApart } from '../parsing/pool';
 import { isReadable, readDocument } from '../reading/read-document';
 

@@ -4,7 +4,7 @@ import { may, type Actor, type CourseRole } from '$core/people/policy';
 import { KINDS } from '$core/pieces/kinds';
 import { pairPieces, type ComparedPiece, type Pair } from '$core/rounds/pairs';
 import type { Moment } from '$core/time/moment';
-import { ASSIGNMENT_COLUMNS, AssignmentFacts } from '../assignments/facts';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts } from '../packets/facts';
 import { clock } from '../clock';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';

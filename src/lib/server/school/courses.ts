@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { listedText } from '$core/forms/listed-text';
 import { mayForSchool, type Actor } from '$core/people/policy';
 import { freeSlug } from '$core/school/roster-files';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { clock } from '../clock';
 import { layCourse, NewCourse } from '../courses/create-course';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { mayForSchool, type Actor } from '$core/people/policy';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { mailPasswordLink, makePasswordLink } from '../auth/password-links';
 import { NO_PASSWORD } from '../auth/passwords';
 import { closeAllSessions } from '../auth/sessions';

@@ -4,7 +4,7 @@ import { ROSTER_FILES, type RosterFile } from '$core/school/roster-files';
 import { BlobRefused } from '../blobs/store';
 import { log } from '../log';
 import { NotHere, type Outcome } from '../outcome';
-import { readMultipart } from '../uploads/multipart';
+import { readMultipart } from '../blobs/multipart';
 import { draftRoster, type RosterTexts } from './roster-import';
 
 /** The files of a large school, in bytes, all together. They are text, and read whole. */

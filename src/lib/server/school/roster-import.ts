@@ -10,7 +10,7 @@ import {
   type RosterTables
 } from '$core/school/roster-files';
 import { DAY } from '$core/time/moment';
-import { audit } from '../audit';
+import { audit } from '../db/audit';
 import { mailPasswordLink } from '../auth/password-links';
 import { NO_PASSWORD } from '../auth/passwords';
 import { clock } from '../clock';

@@ -1,7 +1,7 @@
 import { mayForSchool, type Actor } from '$core/people/policy';
 import { readDamaged, type Damaged } from '../blobs/damage';
 import { hasRoom } from '../blobs/disk';
-import { readFailedMails, tryAgain, type FailedMail } from '../mail/send-due';
+import { readFailedMails, tryAgain, type FailedMail } from '../mail/failed-mails';
 import { NotHere } from '../outcome';
 
 /** What the school as a whole suffers from. */

@@ -1,5 +1,5 @@
 import { sendsMail } from '../mail/mail';
-import { isDemoLoaded } from '../settings';
+import { isDemoLoaded } from '../db/settings';
 
 /**
  * Whether the simulated outbox may be looked into: only while the demo world is loaded and no mail server is

@@ -4,7 +4,7 @@ import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
-import { asParagraphs, cleanSaid } from './rich-text';
+import { asParagraphs, cleanSaid } from '../rich-text/said';
 
 /** A conversation: on an assignment, a notice or a course; on its open floor, or aside with one party. */
 export interface Place {

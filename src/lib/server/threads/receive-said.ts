@@ -9,7 +9,7 @@ import type { Actor } from '$core/people/policy';
 import { inspectBlob } from '../blobs/inspect';
 import { BlobRefused, storeBlob } from '../blobs/store';
 import type { Outcome } from '../outcome';
-import { readMultipart, type IncomingFile } from '../uploads/multipart';
+import { readMultipart, type IncomingFile } from '../blobs/multipart';
 import { askToSay, NewPost, post, type SaidBlob } from './say';
 
 /** The most that goes with one message, in bytes. */

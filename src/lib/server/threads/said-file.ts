@@ -2,14 +2,14 @@ import { z } from 'zod';
 import { may, type Actor } from '$core/people/policy';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
-import type { FileAccess } from '../packets/file-access';
+import type { StoredFile } from '../blobs/stored-file';
 
 /**
  * A file that goes with something that was said, for who may read that.
  *
  * @throws NotHere where there is none for this person
  */
-export async function openSaidFile(person: Actor, postId: string, fileId: string): Promise<FileAccess> {
+export async function openSaidFile(person: Actor, postId: string, fileId: string): Promise<StoredFile> {
   const [row] = await select(Row, FILE, [postId, fileId, person.id]);
   const { aside, courseRole, ownsPacket, shown, ...file } = row ?? {
     aside: true,
@@ -19,7 +19,7 @@ export async function openSaidFile(person: Actor, postId: string, fileId: string
   };
   const may_ = may(person, aside ? 'read-aside' : 'read-assignment', { courseRole, ownsPacket, published: shown });
   if (!row || !may_) throw new NotHere('This file');
-  return file as FileAccess;
+  return file as StoredFile;
 }
 
 const Row = z.object({

@@ -4,7 +4,7 @@ import type { TidingFacts } from '$core/tidings/views';
 import type { Moment } from '$core/time/moment';
 import { select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
-import { enqueue } from '../jobs/jobs';
+import { enqueue } from '../db/queue';
 
 /** Something that happened, before anyone has heard of it. */
 export interface News {

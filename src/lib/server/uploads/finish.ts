@@ -9,7 +9,7 @@ import { hashFile } from '../blobs/hash-file';
 import { adoptFile, type StoredBlob } from '../blobs/store';
 import { execute, select } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
-import { addFile } from '../packets/pieces';
+import { addFile } from '../gathering/pieces';
 import { addVersion } from '../shelf/add-version';
 import { keepOnShelf } from '../shelf/keep';
 import { draftPath } from './draft-store';

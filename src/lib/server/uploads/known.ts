@@ -6,7 +6,7 @@ import type { StoredBlob } from '../blobs/store';
 import { soundPath } from '../blobs/sound';
 import { select } from '../db/connection';
 import type { Outcome } from '../outcome';
-import { addFile } from '../packets/pieces';
+import { addFile } from '../gathering/pieces';
 import { addVersion } from '../shelf/add-version';
 import { keepOnShelf } from '../shelf/keep';
 import { whilePromised } from '../shelf/quota';

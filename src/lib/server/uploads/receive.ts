@@ -7,7 +7,7 @@ import { hasRoom } from '../blobs/disk';
 import { config } from '../config';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
-import { canAddFile } from '../packets/pieces';
+import { canAddFile } from '../gathering/pieces';
 import { ownFile } from '../shelf/own-file';
 import { ownFolder } from '../shelf/own-folder';
 import { promised } from '../shelf/quota';

@@ -12,9 +12,9 @@
   import type { PieceView } from '$core/pieces/piece';
   import Field from '$ui/forms/Field.svelte';
   import PieceList from '$ui/pieces/PieceList.svelte';
-  import { pointsForTeacher } from '$core/threads/points';
+  import { pointsForTeacher } from '$core/assignments/pointing';
   import Thread from '$ui/threads/Thread.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { getZone } from '$ui/time/reader';
   import When from '$ui/time/When.svelte';
 

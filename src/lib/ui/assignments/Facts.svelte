@@ -12,7 +12,7 @@
 </script>
 
 <script lang="ts">
-  import { isCurve } from '$core/assignments/late-curve';
+  import { isCurve } from '$core/lateness/late-curve';
   import { isSubmitted, judging } from '$core/judging/registry';
   import { latePolicyWords } from '$core/packets/due';
   import { submitEnds, type Terms } from '$core/packets/terms';

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { scaleLinear } from 'd3-scale';
   import { curveStepAfter, line } from 'd3-shape';
-  import { lateCurve } from '$core/assignments/late-curve';
-  import type { LatePolicy } from '$core/assignments/late-policy';
+  import { lateCurve } from '$core/lateness/late-curve';
+  import type { LatePolicy } from '$core/lateness/late-policy';
   import { absolute } from '$core/time/words';
 
   interface Props {

@@ -4,7 +4,7 @@
   import RoundNote from '$ui/packets/RoundNote.svelte';
   import WithoutPieces from '$ui/packets/WithoutPieces.svelte';
   import FirstTime from '$ui/shell/FirstTime.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { getZone } from '$ui/time/reader';
   import { getOwnWork } from '$ui/packets/own-work.svelte';
 

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { countingMark } from '$core/grades/counting';
   import { mustDoWords } from '$core/assignments/must-do';
-  import { placeAnchor } from '$core/packets/places';
-  import { ownPoints } from '$core/threads/points';
+  import { placeAnchor } from '$core/pieces/places';
+  import { ownPoints } from '$core/assignments/pointing';
   import type { About } from '$core/threads/views';
   import Emblem from '$ui/courses/Emblem.svelte';
   import FootBar from '$ui/packets/FootBar.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { isSubmitted } from '$core/judging/registry';
   import type { AssignmentDraft } from '$core/assignments/draft';
-  import { wantedName, wantsWords } from '$core/assignments/wants';
+  import { wantedName, wantsWords } from '$core/pieces/wants';
   import type { CourseHead } from '$core/courses/views';
   import Facts from '$ui/assignments/Facts.svelte';
   import RubricTable from '$ui/rubric/RubricTable.svelte';

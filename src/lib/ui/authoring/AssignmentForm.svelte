@@ -7,7 +7,7 @@
   import { isSubmitted, judging } from '$core/judging/registry';
   import { WAYS } from '$core/judging/ways';
   import Field from '$ui/forms/Field.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import AsStudentsSee from './AsStudentsSee.svelte';
   import CriteriaEditor from './CriteriaEditor.svelte';
   import DeliverablesEditor from './DeliverablesEditor.svelte';

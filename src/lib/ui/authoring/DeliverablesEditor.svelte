@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { AssignmentDraft } from '$core/assignments/draft';
-  import { wantsWords, type Wants } from '$core/assignments/wants';
+  import { wantsWords, type Wants } from '$core/pieces/wants';
   import Field from '$ui/forms/Field.svelte';
   import RowTools from './RowTools.svelte';
   import WantsEditor from './WantsEditor.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { AssignmentDraft } from '$core/assignments/draft';
-  import type { LatePolicy } from '$core/assignments/late-policy';
+  import type { LatePolicy } from '$core/lateness/late-policy';
   import {
     countsWords,
     followWords,

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Range, Wants } from '$core/assignments/wants';
+  import type { Range, Wants } from '$core/pieces/wants';
   import Field from '$ui/forms/Field.svelte';
 
   interface Props {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { WANTED_KINDS } from '$core/pieces/kinds';
-  import { wantsWords } from '$core/assignments/wants';
+  import { wantsWords } from '$core/pieces/wants';
   import type { CourseAbout } from '$core/courses/views';
   import { latePolicyWords } from '$core/packets/due';
   import CalendarList from './CalendarList.svelte';

@@ -7,7 +7,7 @@
   import type { CourseHead } from '$core/courses/views';
   import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import AddMaterials from './AddMaterials.svelte';
   import OutlineItem from './OutlineItem.svelte';
   import Showing from './Showing.svelte';

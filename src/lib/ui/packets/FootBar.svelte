@@ -5,7 +5,7 @@
   import { allowed } from '$core/packets/allowed';
   import { activeSeal, roundsLeft, standingRound } from '$core/packets/custody';
   import { costNow, timeToDue } from '$core/packets/due';
-  import { fullness, fullnessWords, piecesText } from '$core/packets/places';
+  import { fullness, fullnessWords, piecesText } from '$core/pieces/places';
   import { refusalWords } from '$core/packets/refusal-words';
   import { absolute, span, toTheSecond } from '$core/time/words';
   import { comingWords, ranOutWords } from '$core/packets/seal-words';

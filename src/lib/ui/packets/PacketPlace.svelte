@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { wantsWords } from '$core/assignments/wants';
-  import { placeAnchor } from '$core/packets/places';
+  import { wantsWords } from '$core/pieces/wants';
+  import { placeAnchor } from '$core/pieces/places';
   import { fitProblem, takesKind } from '$core/pieces/fit';
   import { pieceRefusalWords } from '$core/pieces/refusals';
   import type { DeliverableView, UnderWay } from '$core/packets/views';
@@ -10,7 +10,7 @@
   import AddFiles from '$ui/pieces/AddFiles.svelte';
   import PieceList from '$ui/pieces/PieceList.svelte';
   import { WAYS, type Filling } from '$ui/pieces/ways';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { dropsOn, type Dropped } from '$ui/uploads/dropping';
   import LeftBehind from '$ui/uploads/LeftBehind.svelte';
   import OnItsWay from '$ui/uploads/OnItsWay.svelte';

@@ -4,7 +4,7 @@
   import { bagVerdictWords, pieceStateWords } from '$core/receipts/verdict';
   import { completeMoment } from '$core/time/words';
   import { whenScripted } from '$ui/forms/scripted.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { dropsOn } from '$ui/uploads/dropping';
   import { verify, type Verified } from './verify';
 

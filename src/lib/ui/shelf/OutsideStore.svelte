@@ -7,7 +7,7 @@
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
   import { Copying } from './copying.svelte';
 

@@ -3,7 +3,7 @@
   import { enhance } from '$app/forms';
   import { Eye } from '@lucide/svelte';
   import { SvelteMap } from 'svelte/reactivity';
-  import { piecesText } from '$core/packets/places';
+  import { piecesText } from '$core/pieces/places';
   import { sizeText } from '$core/materials/size-text';
   import type { ShelfFile } from '$core/shelf/views';
   import { absolute } from '$core/time/words';

@@ -6,7 +6,7 @@
   import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Field from '$ui/forms/Field.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { dropsOn } from '$ui/uploads/dropping';
   import OnItsWay from '$ui/uploads/OnItsWay.svelte';
   import { getUploads, prepare } from '$ui/uploads/uploads.svelte';

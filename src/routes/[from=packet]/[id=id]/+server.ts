@@ -1,5 +1,5 @@
-import { sendFile } from '$server/files';
-import { openPiece } from '$server/packets/file-access';
+import { sendFile } from '$server/blobs/send-file';
+import { openPiece } from '$server/packets/open-piece';
 import { orNotFound, signedIn } from '../../shared/guard';
 
 export const GET = async ({ locals, params, url, request }) =>

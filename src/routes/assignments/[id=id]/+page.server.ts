@@ -10,14 +10,14 @@ import { readAssignment, readOwnPacket, type AssignmentView } from '$server/assi
 import { config } from '$server/config';
 import { readClass } from '$server/marking/queries';
 import { readDrafts } from '$server/packets/read-packet';
-import { openAssignment } from '$server/packets/change';
-import { lookAgain, lookAtAll } from '$server/links/links';
+import { openAssignment } from '$server/rounds/change';
+import { lookAgain, lookAtAll } from '$server/gathering/attach-link';
 import { declareSite, declaredSite } from '$server/links/own-site';
-import { tend } from '$server/links/tend';
-import { movePiece, notePiece, placePiece, renamePiece } from '$server/packets/arrange-pieces';
-import { removePiece } from '$server/packets/pieces';
-import { receiveFiles } from '$server/packets/receive-files';
-import { takeNewer } from '$server/shelf/take';
+import { readBehind } from '$server/reading/read-behind';
+import { movePiece, notePiece, placePiece, renamePiece } from '$server/gathering/arrange-pieces';
+import { removePiece } from '$server/gathering/pieces';
+import { receiveFiles } from '$server/gathering/receive-files';
+import { takeNewer } from '$server/gathering/take-from-shelf';
 import { readUnderWay } from '$server/uploads/under-way';
 import { partyOf } from '$server/parties/party';
 import { hear } from '$server/threads/read-posts';
@@ -58,7 +58,7 @@ export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   if (fresh && !isDataRequest) await hear(person, conversations(params.id, assignment.partyId));
   const submitted = packet.rounds.flatMap(({ pieces }) => pieces);
   // Both are asked, whatever the first one answers.
-  const looking = [tend(packet.pieces, 'pieces'), tend(submitted, 'round_pieces')].includes(true);
+  const looking = [readBehind(packet.pieces, 'pieces'), readBehind(submitted, 'round_pieces')].includes(true);
   const { name, sortName } = person;
   const by = { name, sortName, assignment: assignment.facts.title, course: assignment.facts.courseTitle };
   const deliverables = namedFor(assignment.deliverables, by);

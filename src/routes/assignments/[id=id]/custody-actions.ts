@@ -10,10 +10,10 @@ import {
   takeBack,
   withdrawClaim,
   withdrawDeclaration
-} from '$server/packets/change';
-import { restorePieces, Restoring } from '$server/packets/restore-pieces';
-import { breakSeal, NewSeal, sealPacket } from '$server/packets/seal';
-import { submitPacket } from '$server/packets/submit';
+} from '$server/rounds/change';
+import { restorePieces, Restoring } from '$server/gathering/restore-pieces';
+import { breakSeal, NewSeal, sealPacket } from '$server/rounds/seal';
+import { submitPacket } from '$server/rounds/submit';
 import { actingOn } from './acting-on';
 
 const Key = z.object({ key: z.string().min(8).max(50) });

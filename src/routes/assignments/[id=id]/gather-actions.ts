@@ -1,8 +1,8 @@
 import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
-import { addLink as addLinkTo } from '$server/links/links';
-import { takeFromShelf } from '$server/shelf/take';
+import { addLink as addLinkTo } from '$server/gathering/attach-link';
+import { takeFromShelf } from '$server/gathering/take-from-shelf';
 import { discardUpload } from '$server/uploads/discard';
 import { finishUpload } from '$server/uploads/finish';
 import { withKept } from '../../shared/file-words';

@@ -1,7 +1,7 @@
 import { error, json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { orNotFound } from '../../shared/guard';
-import { briefFromMarkdown } from '$server/assignments/brief-from-markdown';
+import { briefFromMarkdown } from '$server/rich-text/brief-from-markdown';
 import { parsedBody } from '../../shared/body';
 
 const Given = z.object({ markdown: z.string().max(100_000) });

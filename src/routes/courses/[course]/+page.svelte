@@ -2,7 +2,7 @@
   import { currentUnit } from '$core/courses/outline';
   import OutlineUnit from '$ui/courses/OutlineUnit.svelte';
   import ShapeOutline from '$ui/courses/ShapeOutline.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
   const current = $derived(currentUnit(data.units, data.now));

@@ -2,7 +2,7 @@
   import { joinRefusalWords } from '$core/courses/join-phrase';
   import { page } from '$app/state';
   import Emblem from '$ui/courses/Emblem.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
 
   const { data, form } = $props();

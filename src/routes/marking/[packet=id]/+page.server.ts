@@ -6,7 +6,7 @@ import { zod4 } from 'sveltekit-superforms/adapters';
 import { z } from 'zod';
 import { pointsText } from '$core/grades/points';
 import { markRefusalWords } from '$core/marking/words';
-import { tend } from '$server/links/tend';
+import { readBehind } from '$server/reading/read-behind';
 import {
   declineAskingBack,
   handBack,
@@ -51,7 +51,7 @@ export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   const view = await orNotFound(readForMarking(person, params.packet));
   // A page that reads itself anew, or is come to by a link, may lie behind another: there the browser tells (`open`).
   if (view.unopened && !isDataRequest) await openRound(person, params.packet);
-  const looking = tend(
+  const looking = readBehind(
     view.rounds.flatMap(({ pieces }) => pieces),
     'round_pieces'
   );

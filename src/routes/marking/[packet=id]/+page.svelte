@@ -6,7 +6,7 @@
   import { sealWordsForTeacher } from '$core/packets/seal-words';
   import HandBack from '$ui/marking/HandBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import MarkPanel from './MarkPanel.svelte';

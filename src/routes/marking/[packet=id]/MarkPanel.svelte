@@ -3,7 +3,7 @@
   import { superForm } from 'sveltekit-superforms';
   import { isClosed } from '$core/packets/terms';
   import Judgement from '$ui/marking/Judgement.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import type { PageData } from './$types';
 
   const { form: start, view, round }: { form: PageData['form']; view: PageData['view']; round: number } = $props();

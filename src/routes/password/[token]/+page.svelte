@@ -1,6 +1,6 @@
 <script lang="ts">
   import NewPassword from '$ui/people/NewPassword.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { absolute } from '$core/time/words';
 
   const { data, form } = $props();

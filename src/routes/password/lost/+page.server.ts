@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { askForPassword } from '$server/auth/password-links';
 import { sendsMail } from '$server/mail/mail';
-import { isDemoLoaded } from '$server/settings';
+import { isDemoLoaded } from '$server/db/settings';
 import { handleForm } from '../../shared/form';
 
 /** Where mails go nowhere, the office is the way; the demo shows its own outbox. */

@@ -4,7 +4,7 @@
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
   import FindForm from '$ui/school/FindForm.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
 </script>

@@ -3,7 +3,7 @@
   import { REQUIRED, ROSTER_FILES } from '$core/school/roster-files';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
   const took = $derived(/^(\d+)\.(\d+)\.(\d+)$/.exec(page.url.searchParams.get('took') ?? ''));

@@ -2,7 +2,7 @@
   import { act } from '$ui/forms/act';
   import PersonFields from '$ui/school/PersonFields.svelte';
   import FindForm from '$ui/school/FindForm.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { relative } from '$core/time/words';
 
   const { data, form } = $props();

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { sizeText } from '$core/materials/size-text';
   import { act } from '$ui/forms/act';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
 
   const { data, form } = $props();

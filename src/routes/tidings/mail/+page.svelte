@@ -1,6 +1,6 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
 </script>

@@ -1,5 +1,5 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize';
-import type { LatePolicy } from '$core/assignments/late-policy';
+import type { LatePolicy } from '$core/lateness/late-policy';
 import type { Way } from '$core/judging/ways';
 import type { Counts } from '$core/packets/terms';
 import { database } from '../connection';

@@ -3,7 +3,7 @@
   import { fitProblem } from '$core/pieces/fit';
   import { pieceRefusalWords } from '$core/pieces/refusals';
   import Recorder from '$ui/recordings/Recorder.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import type { Filling } from '../ways';
 

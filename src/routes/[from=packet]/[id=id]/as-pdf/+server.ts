@@ -1,6 +1,6 @@
-import { sendFile } from '$server/files';
+import { sendFile } from '$server/blobs/send-file';
 import { openAsPdf } from '$server/materials/as-pdf';
-import { openPiece } from '$server/packets/file-access';
+import { openPiece } from '$server/packets/open-piece';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 /** The pages of an office file. */

@@ -1,5 +1,5 @@
 import { json } from '@sveltejs/kit';
-import { lookAtPiece } from '$server/packets/file-access';
+import { lookAtPiece } from '$server/packets/open-piece';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 /** What can be shown of a piece, for a page that shows it in place. */

@@ -1,5 +1,5 @@
-import { sendFile } from '$server/files';
-import { openPicture } from '$server/packets/file-access';
+import { sendFile } from '$server/blobs/send-file';
+import { openPicture } from '$server/packets/open-piece';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 /** The picture that a linked page offered of itself. */

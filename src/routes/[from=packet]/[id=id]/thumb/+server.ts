@@ -1,6 +1,6 @@
-import { sendFile } from '$server/files';
+import { sendFile } from '$server/blobs/send-file';
 import { thumbnailOf } from '$server/materials/thumbnail';
-import { openPiece } from '$server/packets/file-access';
+import { openPiece } from '$server/packets/open-piece';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 /** A piece that is a picture, as lists show it. */

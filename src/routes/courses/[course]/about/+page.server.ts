@@ -1,11 +1,11 @@
 import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
-import { LatePolicy } from '$core/assignments/late-policy';
+import { LatePolicy } from '$core/lateness/late-policy';
 import { MOST_MINUTES } from '$core/courses/rules';
 import { COUNTS } from '$core/packets/terms';
 import { WANTED_KINDS } from '$core/pieces/kinds';
 import { About, changeAbout, changeRules, Contact, endCourse, readAbout } from '$server/courses/about';
-import { copyCourse, CourseCopy } from '$server/courses/copy-course';
+import { copyCourse, CourseCopy } from '$server/assignments/copy-course';
 import { Ticked, WholeText } from '../../../shared/fields';
 import { handleForm } from '../../../shared/form';
 import { orNotFound, signedIn } from '../../../shared/guard';

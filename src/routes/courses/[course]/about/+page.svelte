@@ -1,7 +1,7 @@
 <script lang="ts">
   import AboutCourse from '$ui/courses/AboutCourse.svelte';
   import ShapeAbout from '$ui/courses/ShapeAbout.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
   import LetIn from '$ui/courses/LetIn.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { absolute } from '$core/time/words';
 
   const { data, form } = $props();

@@ -1,5 +1,5 @@
 import { openMaterial } from '$server/courses/materials';
-import { sendFile } from '$server/files';
+import { sendFile } from '$server/blobs/send-file';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 export const GET = async ({ locals, params, url, request }) =>

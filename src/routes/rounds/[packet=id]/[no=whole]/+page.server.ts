@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { readRound } from '$server/rounds/read-round';
-import { tend } from '$server/links/tend';
+import { readBehind } from '$server/reading/read-behind';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 const Beside = z.coerce.number().int().positive().nullable().catch(null);
@@ -9,5 +9,5 @@ export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const beside = Beside.parse(url.searchParams.get('beside') || null);
   const page = await orNotFound(readRound(person, params.packet, Number(params.no), beside));
-  return { page, looking: tend(page.round.pieces, 'round_pieces') };
+  return { page, looking: readBehind(page.round.pieces, 'round_pieces') };
 };

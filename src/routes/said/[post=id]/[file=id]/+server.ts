@@ -1,4 +1,4 @@
-import { sendFile } from '$server/files';
+import { sendFile } from '$server/blobs/send-file';
 import { openSaidFile } from '$server/threads/said-file';
 import { orNotFound, signedIn } from '../../../shared/guard';
 

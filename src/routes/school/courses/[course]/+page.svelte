@@ -2,7 +2,7 @@
   import Emblem from '$ui/courses/Emblem.svelte';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
   const course = $derived(data.course);

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
   import PersonFields from '$ui/school/PersonFields.svelte';
-  import Message from '$ui/shell/Message.svelte';
+  import Message from '$ui/primitives/Message.svelte';
   import { absolute, relative } from '$core/time/words';
 
   const { data, form } = $props();

@@ -1,4 +1,4 @@
-import { sendFile } from '$server/files';
+import { sendFile } from '$server/blobs/send-file';
 import { openAsPdf } from '$server/materials/as-pdf';
 import { ownFile } from '$server/shelf/own-file';
 import { orNotFound, signedIn } from '../../../shared/guard';

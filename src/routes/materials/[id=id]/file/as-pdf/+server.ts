@@ -1,5 +1,5 @@
 import { openMaterial } from '$server/courses/materials';
-import { sendFile } from '$server/files';
+import { sendFile } from '$server/blobs/send-file';
 import { openAsPdf } from '$server/materials/as-pdf';
 import { orNotFound, signedIn } from '../../../../shared/guard';
 

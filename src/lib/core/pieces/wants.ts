@@ -1,0 +1,130 @@
+import { z } from 'zod';
+import { sizeText } from '../materials/size-text';
+import { piecesText } from './places';
+import { WANTED_KINDS, type WantedKind } from './kinds';
+import { span } from '../time/words';
+
+const Count = z.number().int().min(0).max(100_000);
+const Range = z
+  .object({ from: Count.optional(), to: Count.optional() })
+  .refine((r) => r.from === undefined || r.to === undefined || r.from <= r.to, 'The smaller number comes first.');
+export type Range = z.infer<typeof Range>;
+
+/** A list of kinds as it was kept. Those that are not known, or not offered any more, are passed over. */
+export const PieceKinds = z
+  .array(z.string().max(30))
+  .max(20)
+  .transform((kinds) => kinds.filter((kind): kind is WantedKind => (WANTED_KINDS as readonly string[]).includes(kind)));
+
+/**
+ * What a deliverable asks of its pieces. Every part can be left out; what is left out is not asked.
+ *
+ * `types`: endings of file names without the dot; `seconds`: length of a recording; `spacing`: 1.5 or 2; `naming`: a pattern with
+ * `{surname}`, `{name}`, `{assignment}`, `{deliverable}` and `{course}`.
+ */
+export const Wants = z.object({
+  kinds: PieceKinds.optional(),
+  types: z
+    .array(z.string().regex(/^[a-z0-9]{1,8}$/))
+    .max(20)
+    .optional(),
+  bytes: z.number().int().positive().optional(),
+  words: Range.optional(),
+  pages: Range.optional(),
+  seconds: Range.optional(),
+  /** The longer side of a picture. */
+  pixels: Range.optional(),
+  /** How a text document is set: its font, and the space of its lines as a multiple of single. */
+  font: z.string().trim().min(1).max(60).optional(),
+  spacing: z.number().min(0.5).max(4).optional(),
+  howMany: Range.optional(),
+  naming: z.string().trim().min(1).max(120).optional(),
+  /** Links have to lead to the site that the student declared as their own. */
+  ownSite: z.boolean().optional()
+});
+export type Wants = z.infer<typeof Wants>;
+
+/**
+ * What is wanted, one short phrase for each part, in the order in which a student thinks of them.
+ *
+ * @param named the name that the pattern wants of the reader's own piece; without it, the pattern itself is said
+ */
+export function wantsWords(wants: Wants, named: string | null = null): string[] {
+  const { kinds, types, bytes, naming, ownSite } = wants;
+  const ranges = MEASURED.map((measure) => wants[measure] && rangeWords(wants[measure], UNITS[measure]));
+  return [
+    kinds && kinds.length > 0 && kinds.length < WANTED_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
+    types && types.length > 0 && listed(types.map((type) => type.toUpperCase())),
+    ...ranges,
+    ...setWords(wants),
+    bytes !== undefined && `at most ${sizeText(bytes)} each`,
+    ownSite === true && 'on your own site',
+    naming !== undefined && `named ${named ?? naming}`
+  ].filter((phrase): phrase is string => typeof phrase === 'string' && phrase !== '');
+}
+
+const MEASURED = ['howMany', 'words', 'pages', 'seconds', 'pixels'] as const;
+
+function setWords({ font, spacing }: Wants): string[] {
+  return [
+    ...(font === undefined ? [] : [`in ${font}`]),
+    ...(spacing === undefined ? [] : [`${spacingText(spacing)} line spacing`])
+  ];
+}
+
+/** How a number of each measure is said: "800 words", "1 page". */
+export const UNITS = {
+  howMany: piecesText,
+  words: (n: number) => (n === 1 ? '1 word' : `${n.toLocaleString('en-GB')} words`),
+  pages: (n: number) => (n === 1 ? '1 page' : `${n} pages`),
+  seconds: (n: number) => span(n * 1000),
+  pixels: (n: number) => `${n.toLocaleString('en-GB')} pixels`
+};
+
+/** A line spacing as people say it. */
+export const spacingText = (spacing: number): string => ({ 1: 'single', 2: 'double' })[spacing] ?? String(spacing);
+
+/** Whether a number lies within a range; its ends belong to it. */
+export function within(n: number, { from = 0, to = Infinity }: Range): boolean {
+  return n >= from && n <= to;
+}
+
+/** What the words of a naming pattern stand for. */
+export interface NamedBy {
+  name: string;
+  /** Family name first, as rosters sort: "Varga, Ilse". */
+  sortName: string;
+  assignment: string;
+  deliverable: string;
+  course: string;
+}
+
+/** The name that a naming pattern wants of this student's piece, without its ending; fit for any file system. */
+export function wantedName(naming: string, by: NamedBy): string {
+  const words: Record<string, string> = { ...by, surname: by.sortName.split(',')[0] ?? by.name };
+  return naming.replace(/\{(\w+)\}/g, (whole, word: string) => words[word] ?? whole).replace(/[\\/:*?"<>|]/g, '-');
+}
+
+/** "800 to 1,200 words", "at least 2 pages", "at most 3 min", "exactly 1 page". */
+export function rangeWords({ from, to }: Range, say: (n: number) => string): string {
+  if (from !== undefined && from === to) return `exactly ${say(from)}`;
+  if (from !== undefined && to !== undefined) return `${bare(from, say(to))} to ${say(to)}`;
+  if (from !== undefined) return `at least ${say(from)}`;
+  return to === undefined ? '' : `at most ${say(to)}`;
+}
+
+/** The smaller number needs its unit only where it differs from the larger one's. */
+function bare(from: number, largerSaid: string): string {
+  return /(words|pages|pieces|pixels)$/.test(largerSaid) ? from.toLocaleString('en-GB') : span(from * 1000);
+}
+
+function listed(items: string[]): string {
+  return items.length < 2 ? (items[0] ?? '') : `${items.slice(0, -1).join(', ')} or ${items.at(-1)}`;
+}
+
+const KIND_WORDS: Record<WantedKind, string> = {
+  file: 'file',
+  link: 'link',
+  scan: 'scan',
+  recording: 'recording'
+};

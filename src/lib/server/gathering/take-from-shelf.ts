@@ -1,0 +1,76 @@
+import type { Refusal } from '$core/packets/allowed';
+import { kindOfBytes } from '$core/pieces/kinds';
+import type { PieceRefusal } from '$core/pieces/refusals';
+import { allowed } from '$core/packets/allowed';
+import type { Actor } from '$core/people/policy';
+import { Piece } from '../db/models/packets';
+import { NotHere, type Outcome } from '../outcome';
+import { layFile, type ShelfPiece } from './pieces';
+import { placeProblem } from '../packets/place';
+import { withPacket } from '../packets/open-packet';
+import { ownFile, type OwnFile } from '../shelf/own-file';
+
+/** Puts files of the Shelf into a place of the packet, as they are now. Each stands for itself. */
+export async function takeFromShelf(
+  person: Actor,
+  input: { assignmentId: string; deliverableId: string | null; fileIds: string[]; key: string }
+): Promise<{ added: string[]; refused: Array<{ name: string; why: Refusal | PieceRefusal }> }> {
+  const added: string[] = [];
+  const refused: Array<{ name: string; why: Refusal | PieceRefusal }> = [];
+  for (const fileId of new Set(input.fileIds)) {
+    const file = await ownFile(person, fileId);
+    const answer = await withPacket(
+      person,
+      { assignmentId: input.assignmentId, own: true },
+      'work-on-own-packet',
+      `shelf ${input.key} ${fileId}`,
+      async (packet): Promise<Outcome<object, Refusal | PieceRefusal>> =>
+        layFile(packet, shelfPiece(file, input.deliverableId))
+    );
+    if (answer.ok) added.push(file.name);
+    else refused.push({ name: file.name, why: answer.why });
+  }
+  return { added, refused };
+}
+
+function shelfPiece(file: OwnFile, deliverableId: string | null): ShelfPiece {
+  const { id, version, name, sha256, size, mediaType, came } = file;
+  return {
+    kind: kindOfBytes(came),
+    deliverableId,
+    name,
+    sha256,
+    size,
+    mediaType,
+    shelfFileId: id,
+    shelfVersion: version
+  };
+}
+
+/** Puts the version that the Shelf has now in place of the older one in the packet. Name, note and place stay. */
+export async function takeNewer(
+  person: Actor,
+  input: { assignmentId: string; pieceId: string }
+): Promise<Outcome<object, Refusal | PieceRefusal>> {
+  const address = { assignmentId: input.assignmentId, own: true } as const;
+  return withPacket(person, address, 'work-on-own-packet', null, async (packet) => {
+    const where = { id: input.pieceId, packetId: packet.id };
+    const piece = await Piece.findOne({ where, transaction: packet.tx });
+    if (!piece?.shelfFileId) throw new NotHere('This piece');
+    const verdict = allowed(packet.custody, { do: 'add-piece', piece: piece.id }, packet.now);
+    if (!verdict.ok) return verdict;
+    const file = await ownFile(person, piece.shelfFileId, packet.tx);
+    const { name, sha256, size, mediaType, version } = file;
+    const problem = await placeProblem(packet, piece.deliverableId, {
+      kind: piece.kind,
+      name,
+      size,
+      mediaType
+    });
+    // It takes the place of another piece, so that a place which is full stays as full as it was.
+    if (problem !== null && problem !== 'place-full' && problem !== 'too-many-pieces')
+      return { ok: false, why: problem };
+    await piece.update({ sha256, shelfVersion: version }, { transaction: packet.tx });
+    return { ok: true };
+  });
+}

@@ -1,0 +1,90 @@
+import { z } from 'zod';
+import type { Preview } from '$core/materials/preview';
+import { may, type Actor, type Deed } from '$core/people/policy';
+import { ms, select } from '../db/connection';
+import { NotHere } from '../outcome';
+import type { StoredFile } from '../blobs/stored-file';
+import { serverPiece } from '../pieces/registry';
+
+/** Where a piece lies: in a working packet, or in a submitted round. */
+export type PieceShelf = 'pieces' | 'submitted';
+
+/** A working packet is its student's, and the teacher's only where drafts can be followed; a round is both's. */
+const READING: Record<PieceShelf, { deed: Deed; table: string }> = {
+  pieces: { deed: 'read-draft', table: 'pieces' },
+  submitted: { deed: 'read-round', table: 'round_pieces' }
+};
+
+/** The bytes of a piece. */
+export async function openPiece(person: Actor, from: PieceShelf, pieceId: string): Promise<StoredFile> {
+  const { file } = await find(person, from, pieceId);
+  if (!file) throw new NotHere('This file');
+  return file;
+}
+
+/** The picture that a linked page offered of itself when it was looked at. */
+export async function openPicture(person: Actor, from: PieceShelf, pieceId: string): Promise<StoredFile> {
+  const { link } = await find(person, from, pieceId);
+  if (!link?.picture) throw new NotHere('This picture');
+  return { ...link.picture, name: 'page.webp' };
+}
+
+/** What can be shown of a piece in place: of a link, what was there when it was looked at. */
+export async function lookAtPiece(person: Actor, from: PieceShelf, pieceId: string): Promise<Preview> {
+  const found = await find(person, from, pieceId);
+  const preview = await serverPiece(found.kind).lookAt(found);
+  if (!preview) throw new NotHere('This piece');
+  return preview;
+}
+
+async function find(
+  person: Actor,
+  from: PieceShelf,
+  id: string
+): Promise<{ kind: string; file: StoredFile | null; link: Link | null }> {
+  const { deed, table } = READING[from];
+  const [row] = await select(Row, piece(table), [id, person.id]);
+  if (!row || !may(person, deed, row)) throw new NotHere('This file');
+  const { kind, name, sha256, size, mediaType, link } = row;
+  // What was met at a link is written down in Markdown.
+  const named = link ? `${name}.md` : name;
+  const file = sha256 !== null && size !== null && mediaType !== null ? { name: named, sha256, size, mediaType } : null;
+  return { kind, file, link };
+}
+
+const Link = z.object({
+  url: z.string(),
+  title: z.string(),
+  text: z.string(),
+  at: z.number(),
+  picture: z.object({ sha256: z.string(), size: z.number(), mediaType: z.string() }).nullable()
+});
+type Link = z.infer<typeof Link>;
+
+const Row = z.object({
+  kind: z.string(),
+  name: z.string(),
+  sha256: z.string().nullable(),
+  size: z.number().nullable(),
+  mediaType: z.string().nullable(),
+  link: Link.nullable(),
+  courseRole: z.enum(['student', 'teacher']).nullable(),
+  published: z.boolean(),
+  followsDrafts: z.boolean(),
+  ownsPacket: z.boolean()
+});
+
+const piece = (table: string) => `
+  select f.kind, f.name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", e.role as "courseRole",
+    a.published, a.follows_drafts as "followsDrafts",
+    exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as "ownsPacket",
+    case when l.id is not null then json_build_object('url', l.url, 'title', l.title, 'text', l.body_text,
+      'at', ${ms('l.looked_at')}, 'picture', case when i.sha256 is not null then json_build_object('sha256', i.sha256,
+        'size', i.size, 'mediaType', i.media_type) end) end as link
+  from ${table} f
+  left join blobs b on b.sha256 = f.sha256
+  left join link_looks l on l.id = f.look_id left join blobs i on i.sha256 = l.picture_sha256
+  join packets p on p.id = f.packet_id
+  join assignments a on a.id = p.assignment_id
+  left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
+  where f.id = $1`;

@@ -1,0 +1,27 @@
+import type { TaskName, Tasks } from '../parsing/tasks';
+
+/** Does one task, in a parsing process. What a task needs is loaded when it is first asked for. */
+export function performTask(task: TaskName, input: unknown): Promise<unknown> {
+  const perform = PERFORM[task] as ((input: unknown) => Promise<unknown>) | undefined;
+  return perform ? perform(input) : Promise.reject(new Error(`There is no task ${task}.`));
+}
+
+const PERFORM: Tasks = {
+  'media-type': async ({ path }) => (await import('../blobs/media-type')).mediaTypeOf(path),
+  facts: async (file) => (await import('../reading/look-into')).lookInto(file),
+  words: async (file) => (await import('../reading/read-words')).readWords(file),
+  preview: async (file) => (await import('../materials/render')).renderPreview(file),
+  table: async (file) => (await import('../materials/tables')).tableOf(file),
+  sheets: async ({ path }) => (await import('../materials/tables')).sheetsOf(path),
+  'compare-handout': async ({ text, handed }) => (await import('../reading/against-handout')).against(text, handed),
+  brief: async ({ markdown }) => (await import('../rich-text/brief')).renderBrief(markdown),
+  'said-text': async ({ text }) => (await import('../rich-text/said')).renderSaid(text),
+  'said-html': async ({ html }) => (await import('../rich-text/said')).readSaid(html),
+  page: async ({ html }) => (await import('../links/read-page')).readPage(html),
+  picture: async ({ bytes }) => (await import('../materials/small-picture')).smallPicture(bytes),
+  thumbnail: async ({ path }) => (await import('../materials/small-picture')).thumbnail(path),
+  'roster-table': async ({ text }) => (await import('../school/read-roster-table')).readRosterTable(text),
+  'receipt-pdf': async (sheet) => (await import('../receipts/pdf')).receiptPdf(sheet),
+  hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),
+  listing: async ({ xml }) => (await import('../shelf/outside/parse-listing')).parseListing(xml)
+};

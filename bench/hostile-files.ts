@@ -123,7 +123,9 @@ async function add({ url }: Served, assignment: string, file: { name: string; by
 }
 
 async function look({ url }: Served, pieceId: string): Promise<void> {
-  const answer = await fetch(`${url}/pieces/${pieceId}/look`, { headers: { cookie: 'vendro_session=hostile-1' } });
+  const answer = await fetch(`${url}/files/pieces/${pieceId}/look`, {
+    headers: { cookie: 'vendro_session=hostile-1' }
+  });
   await answer.text();
   if (answer.status !== 200) throw new Error(`Looking answered ${answer.status}.`);
 }

@@ -41,7 +41,7 @@ export async function setAssignment(
   let brief = given.brief;
   for (const material of materials) {
     const materialId = await handOut(teacher, course.id, { assignmentId: id }, material);
-    brief = brief.replaceAll(`{{file:${material.file}}}`, `/materials/${materialId}/file`);
+    brief = brief.replaceAll(`{{file:${material.file}}}`, `/files/materials/${materialId}`);
   }
   const { draft } = await readDraft(teacher, id);
   if (brief !== given.brief) await changeAssignment(teacher, id, { ...draft, brief }, false);

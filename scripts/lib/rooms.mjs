@@ -12,8 +12,8 @@ export const ROOMS = {
   ).split(' '),
   server: (
     'db live mail auth people parsing parties tidings blobs pdf rich-text standins links reading materials pieces lines ' +
-    'shelf packets receipts threads courses assignments checks rounds gathering uploads marking plan search school jobs ' +
-    'backup parser'
+    'shelf packets receipts threads courses assignments checks rounds gathering uploads marking plan search sources school ' +
+    'jobs backup parser'
   ).split(' '),
   ui: (
     'time forms primitives live people plan school recordings rubric links materials threads tidings workers uploads ' +

@@ -129,14 +129,14 @@ test('another student’s packet is not there, neither its files nor its marking
      join party_members m on m.party_id = p.party_id join people s on s.id = m.person_id where s.handle = 'ilse' limit 1`
   );
   const teodor = await world.as('teodor');
-  for (const path of [`/submitted/${String(piece?.id)}`, `/marking/${String(piece?.packet_id)}`]) {
+  for (const path of [`/files/submitted/${String(piece?.id)}`, `/marking/${String(piece?.packet_id)}`]) {
     const answer = await teodor.goto(world.url + path);
     expect(answer?.status()).toBe(404);
     await expect(teodor.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
     await expectAccessible(teodor);
   }
   const ilse = await world.as('ilse');
-  const answer = await ilse.request.get(`${world.url}/submitted/${String(piece?.id)}`);
+  const answer = await ilse.request.get(`${world.url}/files/submitted/${String(piece?.id)}`);
   expect(answer.status()).toBe(200);
   expect(answer.headers()['content-disposition']).toMatch(/^attachment/);
   expect(answer.headers()['x-content-type-options']).toBe('nosniff');

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { resolve } from 'node:path';
 import { z } from 'zod';
+import { SHAPES, type SourceName } from '$core/materials/source';
 import { RECEIPT_NUMBER } from '$core/receipts/number';
 import { addMaterial } from '$server/courses/materials';
 import { giveNotice } from '$server/courses/notices';
@@ -70,8 +71,7 @@ export async function layAddresses(): Promise<{
     'notices id': notice.id,
     'people id': ilse.id,
     'shelf id': shelfFile,
-    'said post': postId,
-    'said file': await one('select id from post_files where post_id = $1', [postId]),
+    'said id': await one('select id from post_files where post_id = $1', [postId]),
     'receipts receipt': receipt,
     'tidings tiding': tiding,
     'courses course': school.slug,
@@ -196,15 +196,12 @@ export async function layAddresses(): Promise<{
 }
 
 /** The address with what is Ilse's in it; with ids that nobody has where `random`. */
-export function pathOf(
-  { route, action }: Address,
-  which: 'hers' | 'random',
-  from: 'pieces' | 'submitted' = 'submitted'
-): string {
+export function pathOf({ route, action }: Address, which: 'hers' | 'random', source: SourceName = 'submitted'): string {
   const room = route.split('/')[1] ?? '';
   const path = route.replace(/\[(\w+)(?:=\w+)?\]/g, (_, name: string) => {
-    if (name === 'from') return from;
-    const id = ids[`${room.startsWith('[') ? from : room} ${name}`];
+    if (name === 'source') return source;
+    if (name === 'shape') return SHAPES[0];
+    const id = ids[`${room === 'files' ? source : room} ${name}`];
     // A new kind of address has to say whose ids it takes.
     if (id === undefined) throw new Error(`Say in addresses.test.ts which id ${route} takes for ${name}.`);
     if (which === 'hers') return id;

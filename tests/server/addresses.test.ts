@@ -1,6 +1,7 @@
 import { createHash, randomUUID } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { SOURCES } from '$core/materials/source';
 import { blobPath } from '$server/blobs/store';
 import { ask, body, ids, kept, layAddresses, nameOf, ofIlse, pathOf } from './addresses-world';
 import type { Address } from './every-address';
@@ -101,15 +102,15 @@ describe.each(['teodor', 'stranger', 'noCourse'] as const)('%s, whose work it is
     for (const address of addresses) {
       const name = nameOf(address);
       if (OF_ANYBODY.includes(name) || OF_ONESELF.includes(name)) continue;
-      const froms = address.route.includes('[from') ? (['pieces', 'submitted'] as const) : (['submitted'] as const);
-      for (const from of froms) {
-        const { status, location } = await ask(address, pathOf(address, 'hers', from), cookies[who]);
+      for (const source of address.route.includes('[source') ? SOURCES : (['submitted'] as const)) {
+        const { status, location } = await ask(address, pathOf(address, 'hers', source), cookies[who]);
         // A classmate reads what the course reads, and does there for themselves what everyone does.
-        if (who === 'teodor' && (OF_COURSE.includes(name) || OF_STUDENTS.test(name))) continue;
+        const shared = source === 'materials' || OF_COURSE.includes(name) || OF_STUDENTS.test(name);
+        if (who === 'teodor' && shared) continue;
         // Refused for what it is, before anybody asks whose: without files it is no message.
         if (status === 409 && name === 'POST /said say') continue;
         const denied = REFUSED.has(status) && !(status === 303 && !location.startsWith('/sign-in'));
-        if (!denied) answered.push(`${name} (${from}): ${status} ${location}`);
+        if (!denied) answered.push(`${name} (${source}): ${status} ${location}`);
       }
     }
     expect(answered).toEqual([]);
@@ -135,8 +136,6 @@ const OF_COURSE = [
   'GET /courses/[course]/roster',
   'GET /courses/[course]/aside',
   'GET /materials/[id=id]',
-  'GET /materials/[id=id]/file',
-  'GET /materials/[id=id]/look',
   'GET /notices/[id=id]',
   'GET /people/[id=id]'
 ];

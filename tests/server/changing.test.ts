@@ -13,6 +13,7 @@ import { restorePieces } from '$server/gathering/restore-pieces';
 import { breakSeal, sealPacket } from '$server/rounds/seal';
 import { submitPacket } from '$server/rounds/submit';
 import { comparableOf } from '$server/rounds/comparable';
+import { openFile } from '$server/sources/find';
 import { readRound } from '$server/rounds/read-round';
 import { readTidings } from '$server/tidings/read-tidings';
 import { at, attach, count, DAY, handIn, HOUR, key, MONDAY, packetOf, smallCourse } from './kit';
@@ -252,7 +253,7 @@ describe('earlier rounds', () => {
       ['changed', 'counts.csv']
     ]);
     const changed = mine?.beside?.pairs[1]?.before?.id ?? '';
-    expect(await comparableOf(school.teacher, changed)).toEqual({
+    expect(await comparableOf(await openFile(school.teacher, 'submitted', changed))).toEqual({
       kind: 'table',
       rows: [
         ['station', 'count'],
@@ -260,7 +261,7 @@ describe('earlier rounds', () => {
       ]
     });
     await expect(readRound(school.teodor, packetId, 1, null)).rejects.toThrow(NotHere);
-    await expect(comparableOf(school.teodor, changed)).rejects.toThrow(NotHere);
+    await expect(openFile(school.teodor, 'submitted', changed)).rejects.toThrow(NotHere);
     await expect(readRound(school.ilse, packetId, 3, null)).rejects.toThrow(NotHere);
   });
 });

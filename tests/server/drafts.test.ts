@@ -3,7 +3,7 @@ import { readClass } from '$server/marking/queries';
 import { readDrafts } from '$server/packets/read-packet';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';
-import { openPiece } from '$server/packets/open-piece';
+import { openFile } from '$server/sources/find';
 import { notePiece } from '$server/gathering/arrange-pieces';
 import { attach, handIn, smallCourse } from './kit';
 
@@ -22,9 +22,9 @@ describe('a draft', () => {
     await attach(school.ilse, id, 'mine', 'draft.txt');
     expect(await readDrafts(id)).toEqual([]);
     const piece = await pieceOf(id);
-    await expect(openPiece(school.teacher, 'pieces', piece)).rejects.toThrow(NotHere);
-    await expect(openPiece(school.teodor, 'pieces', piece)).rejects.toThrow(NotHere);
-    expect((await openPiece(school.ilse, 'pieces', piece)).name).toBe('draft.txt');
+    await expect(openFile(school.teacher, 'pieces', piece)).rejects.toThrow(NotHere);
+    await expect(openFile(school.teodor, 'pieces', piece)).rejects.toThrow(NotHere);
+    expect((await openFile(school.ilse, 'pieces', piece)).name).toBe('draft.txt');
     const { facts } = await readAssignment(school.teacher, id);
     const line = (await readClass(facts)).lines.find((one) => one.studentId === school.ilse.id);
     // Even that there is something is not told.
@@ -37,8 +37,8 @@ describe('a draft', () => {
     const pieceId = await pieceOf(id);
     await notePiece(school.ilse, { assignmentId: id, pieceId, note: 'Half of it.' });
     expect(await readDrafts(id)).toMatchObject([{ name: 'draft.txt', note: 'Half of it.' }]);
-    expect((await openPiece(school.teacher, 'pieces', pieceId)).name).toBe('draft.txt');
-    await expect(openPiece(school.teodor, 'pieces', pieceId)).rejects.toThrow(NotHere);
+    expect((await openFile(school.teacher, 'pieces', pieceId)).name).toBe('draft.txt');
+    await expect(openFile(school.teodor, 'pieces', pieceId)).rejects.toThrow(NotHere);
     const { facts } = await readAssignment(school.teacher, id);
     const line = (await readClass(facts)).lines.find((one) => one.studentId === school.ilse.id);
     expect(line).toMatchObject({ standing: 'in-progress', holder: 'student', rounds: 0 });

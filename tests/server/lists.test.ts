@@ -1,6 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readAssignment } from '$server/assignments/read-assignment';
 import { declareDone, takeBack } from '$server/rounds/change';
+import { execute } from '$server/db/connection';
 import { DESK_PAGE, readDesk } from '$server/lines/desk';
 import { LONG_PAGE, readOpen, readSettled } from '$server/lines/long-lists';
 import { excuse, extend, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
@@ -182,5 +183,15 @@ describe('the class', () => {
       { title: 'Counted', students: 2, withTeacher: 1, settled: 1 }
     ]);
     expect(await readSetAssignments(ilse)).toEqual([]);
+  });
+});
+
+describe('moments', () => {
+  it('are kept to the millisecond, however finely somebody writes them', async () => {
+    const school = await smallCourse();
+    const id = await school.set({ title: 'Finely timed' });
+    await execute(`update assignments set due_at = '2027-03-12 18:00:00.123456+00' where id = $1`, [id]);
+    const [line] = (await readDesk(school.ilse)).lines;
+    expect(line?.due).toBe(Date.UTC(2027, 2, 12, 18, 0, 0, 123));
   });
 });

@@ -14,7 +14,7 @@ import { readDesk } from '$server/lines/desk';
 import { readGrades } from '$server/lines/grades';
 import { openRound, returnRound } from '$server/marking/return-round';
 import { readClass, readForMarking } from '$server/marking/queries';
-import { openPiece } from '$server/packets/open-piece';
+import { openFile } from '$server/sources/find';
 import { takeBack } from '$server/rounds/change';
 import { submitPacket } from '$server/rounds/submit';
 import { sweepPackets } from '$server/rounds/sweep-packets';
@@ -67,8 +67,8 @@ describe('a packet of three', () => {
     expect((await own(mads)).pieces).toEqual([]);
     expect((await search(mads, 'report')).some(({ kind }) => kind === 'piece')).toBe(false);
     const { pieces } = await own(sunniva);
-    expect((await openPiece(sunniva, 'pieces', pieces[0]?.id ?? '')).size).toBe(11);
-    await expect(openPiece(mads, 'pieces', pieces[0]?.id ?? '')).rejects.toThrow('not here');
+    expect((await openFile(sunniva, 'pieces', pieces[0]?.id ?? '')).size).toBe(11);
+    await expect(openFile(mads, 'pieces', pieces[0]?.id ?? '')).rejects.toThrow('not here');
   });
 
   it('is checked the same for each of them', async () => {

@@ -3,7 +3,7 @@ import { readAssignment, readOwnPacket } from '$server/assignments/read-assignme
 import { excuse } from '$server/marking/class-actions';
 import { readForMarking } from '$server/marking/queries';
 import { openRound, returnRound } from '$server/marking/return-round';
-import { openPiece } from '$server/packets/open-piece';
+import { openFile } from '$server/sources/find';
 import { removePiece } from '$server/gathering/pieces';
 import { submitPacket } from '$server/rounds/submit';
 import { NotHere } from '$server/outcome';
@@ -28,8 +28,8 @@ beforeAll(async () => {
 describe('what is not yours is not here', () => {
   it('for a classmate', async () => {
     const { teodor } = school;
-    await expect(openPiece(teodor, 'pieces', pieceId)).rejects.toThrow(NotHere);
-    await expect(openPiece(teodor, 'submitted', roundPieceId)).rejects.toThrow(NotHere);
+    await expect(openFile(teodor, 'pieces', pieceId)).rejects.toThrow(NotHere);
+    await expect(openFile(teodor, 'submitted', roundPieceId)).rejects.toThrow(NotHere);
     await expect(readForMarking(teodor, packetId)).rejects.toThrow(NotHere);
     await expect(openRound(teodor, packetId)).rejects.toThrow(NotHere);
     await expect(removePiece(teodor, { assignmentId, pieceId })).rejects.toThrow(NotHere);
@@ -43,7 +43,7 @@ describe('what is not yours is not here', () => {
     await expect(readAssignment(stranger, assignmentId)).rejects.toThrow(NotHere);
     await expect(attach(stranger, assignmentId)).rejects.toThrow(NotHere);
     await expect(submitPacket(stranger, { assignmentId, key: key() })).rejects.toThrow(NotHere);
-    await expect(openPiece(stranger, 'submitted', roundPieceId)).rejects.toThrow(NotHere);
+    await expect(openFile(stranger, 'submitted', roundPieceId)).rejects.toThrow(NotHere);
   });
 
   it('for a student before an unpublished assignment', async () => {
@@ -54,11 +54,11 @@ describe('what is not yours is not here', () => {
   });
 
   it('for the teacher, as long as it is a draft', async () => {
-    await expect(openPiece(school.teacher, 'pieces', pieceId)).rejects.toThrow(NotHere);
-    expect((await openPiece(school.teacher, 'submitted', roundPieceId)).name).toBe('report.txt');
+    await expect(openFile(school.teacher, 'pieces', pieceId)).rejects.toThrow(NotHere);
+    expect((await openFile(school.teacher, 'submitted', roundPieceId)).name).toBe('report.txt');
     const followed = await school.set({ followsDrafts: true });
     const added = await attach(school.ilse, followed);
     if (!added.ok) throw new Error(added.why);
-    expect((await openPiece(school.teacher, 'pieces', added.pieceId)).name).toBe('report.txt');
+    expect((await openFile(school.teacher, 'pieces', added.pieceId)).name).toBe('report.txt');
   });
 });

@@ -5,7 +5,7 @@ import { inOrder } from '$core/shelf/views';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { storeBlob } from '$server/blobs/store';
 import { NotHere } from '$server/outcome';
-import { openPiece } from '$server/packets/open-piece';
+import { openFile } from '$server/sources/find';
 import { submitPacket } from '$server/rounds/submit';
 import { addVersion } from '$server/shelf/add-version';
 import {
@@ -128,7 +128,7 @@ describe('the Shelf', () => {
     await expect(ownFile(school.ilse, fileId)).rejects.toThrow(NotHere);
     const { rounds } = await readOwnPacket(await readAssignment(school.ilse, assignmentId));
     const piece = rounds[0]?.pieces[0];
-    expect((await openPiece(school.teacher, 'submitted', piece?.id ?? '')).name).toBe('kept.txt');
+    expect((await openFile(school.teacher, 'submitted', piece?.id ?? '')).name).toBe('kept.txt');
   });
 
   it('bins and restores, renames and files', async () => {

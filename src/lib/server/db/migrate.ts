@@ -18,6 +18,7 @@ import * as kinds from './migrations/0014-kinds';
 import * as judging from './migrations/0015-judging';
 import * as parties from './migrations/0016-parties';
 import * as thumbnails from './migrations/0017-thumbnails';
+import * as moments from './migrations/0018-moments';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -37,7 +38,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0014-kinds', ...kinds },
   { name: '0015-judging', ...judging },
   { name: '0016-parties', ...parties },
-  { name: '0017-thumbnails', ...thumbnails }
+  { name: '0017-thumbnails', ...thumbnails },
+  { name: '0018-moments', ...moments }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -14,7 +14,7 @@ export async function renderBrief(markdown: string): Promise<string> {
 }
 
 /** Pictures and sound come from the course's own files, never from elsewhere. */
-const OWN_FILE = /^\/materials\/[0-9a-f-]{36}\/file$/;
+const OWN_FILE = /^\/files\/materials\/[0-9a-f-]{36}$/;
 const EMBEDDED = ['img', 'audio', 'video'];
 
 /**

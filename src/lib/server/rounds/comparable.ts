@@ -1,18 +1,12 @@
 import type { Comparable } from '$core/rounds/comparable';
 import { previewKind } from '$core/materials/preview';
-import type { Actor } from '$core/people/policy';
 import { soundPath } from '../blobs/sound';
-import { openPiece } from '../packets/open-piece';
+import type { StoredFile } from '../blobs/stored-file';
 import { parseApart } from '../parsing/pool';
 import { isReadable, readDocument } from '../reading/read-document';
 
-/**
- * What of a submitted piece can be compared with another one: its words, its cells, or its picture.
- *
- * @throws NotHere where the piece is none that this person may see
- */
-export async function comparableOf(person: Actor, pieceId: string): Promise<Comparable> {
-  const file = await openPiece(person, 'submitted', pieceId);
+/** What of a file can be compared with another one: its words, its cells, or its picture. The caller may read it. */
+export async function comparableOf(file: StoredFile): Promise<Comparable> {
   const kind = previewKind(file);
   try {
     if (kind === 'picture') return { kind };

@@ -9,8 +9,8 @@ import type { StoredFile } from '../blobs/stored-file';
  *
  * @throws NotHere where there is none for this person
  */
-export async function openSaidFile(person: Actor, postId: string, fileId: string): Promise<StoredFile> {
-  const [row] = await select(Row, FILE, [postId, fileId, person.id]);
+export async function openSaidFile(person: Actor, fileId: string): Promise<StoredFile> {
+  const [row] = await select(Row, FILE, [fileId, person.id]);
   const { aside, courseRole, ownsPacket, shown, ...file } = row ?? {
     aside: true,
     courseRole: null,
@@ -35,8 +35,8 @@ const Row = z.object({
 const FILE = `
   select f.name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", p.party_id is not null as aside,
     coalesce(a.published, not n.hidden, true) as shown, e.role as "courseRole",
-    exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $3) as "ownsPacket"
+    exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as "ownsPacket"
   from post_files f join posts p on p.id = f.post_id join blobs b on b.sha256 = f.sha256
   left join assignments a on a.id = p.assignment_id left join notices n on n.id = p.notice_id
-  left join enrolments e on e.course_id = p.course_id and e.person_id = $3 and e.left_at is null
-  where p.id = $1 and f.id = $2`;
+  left join enrolments e on e.course_id = p.course_id and e.person_id = $2 and e.left_at is null
+  where f.id = $1`;

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fileAddress } from '$core/materials/source';
   import { onDestroy } from 'svelte';
   import { partName } from '$core/materials/file-kinds';
   import { sizeText } from '$core/materials/size-text';
@@ -100,7 +101,7 @@
   {#each made as { piece, blob, url } (piece.id)}
     <li class="flex flex-wrap items-end gap-3">
       <figure>
-        <img src="/pieces/{piece.id}" alt="{piece.name} before" class="max-h-36 max-w-56 rounded" />
+        <img src={fileAddress('pieces', piece.id)} alt="{piece.name} before" class="max-h-36 max-w-56 rounded" />
         <figcaption class="figures text-sm">Before: {sizeText(piece.size)}</figcaption>
       </figure>
       <figure>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { shapeAddress } from '$core/materials/source';
   import { CircleCheck, TriangleAlert } from '@lucide/svelte';
   import { addressText } from '$core/links/address';
   import { isFine } from '$core/links/verdict';
@@ -27,7 +28,7 @@
 <div class="flex flex-wrap gap-x-4 gap-y-2 pl-8 text-sm">
   {#if look?.pictured}
     <img
-      src="{address}/picture"
+      src={shapeAddress(address, 'picture')}
       alt=""
       class="max-h-24 max-w-40 rounded border border-base-300 object-cover"
       loading="lazy"

@@ -3,11 +3,12 @@
   import type { MaterialView } from '$core/courses/views';
   import { kindText } from '$core/materials/preview';
   import { sizeText } from '$core/materials/size-text';
+  import { fileAddress } from '$core/materials/source';
   import Peek from './Peek.svelte';
 
   /** A material that opens where it stands. Without JavaScript its own page shows the same. */
   const { material }: { material: MaterialView } = $props();
-  const address = $derived(`/materials/${material.id}`);
+  const file = $derived(fileAddress('materials', material.id));
   let open = $state(false);
 </script>
 
@@ -19,9 +20,9 @@
   </summary>
   <div class="pb-4">
     <p class="mb-2 flex gap-4 text-sm">
-      <a class="link" href={address}>On a page of its own</a>
-      <a class="link" href="{address}/file" download>Download {material.name}</a>
+      <a class="link" href="/materials/{material.id}">On a page of its own</a>
+      <a class="link" href={file} download>Download {material.name}</a>
     </p>
-    {#if open}<Peek {address} file="{address}/file" title={material.title} name={material.name} />{/if}
+    {#if open}<Peek {file} title={material.title} name={material.name} />{/if}
   </div>
 </details>

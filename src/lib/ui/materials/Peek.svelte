@@ -5,15 +5,13 @@
   import Preview from './Preview.svelte';
 
   interface Props {
-    /** What is looked at: a material, a piece, a submitted piece. */
-    address: string;
-    /** Where its bytes are. */
+    /** The file's address: a material's, a piece's, a submitted piece's. */
     file: string;
     title: string;
     name: string;
   }
   /** A file, shown where it stands as soon as this is on the page. */
-  const { address, file, title, name }: Props = $props();
+  const { file, title, name }: Props = $props();
 
   const look = getLook();
   let preview = $state<PreviewData | null>(null);
@@ -26,7 +24,7 @@
   async function open() {
     failed = false;
     try {
-      preview = await look(address);
+      preview = await look(file);
       if (preview.kind === 'making') timer = setTimeout(open, AGAIN);
     } catch {
       failed = true;

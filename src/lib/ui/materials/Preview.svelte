@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Preview } from '$core/materials/preview';
+  import { shapeAddress } from '$core/materials/source';
   import LinkedPage from './LinkedPage.svelte';
   import PdfPages from './PdfPages.svelte';
   import TableView from './TableView.svelte';
@@ -31,7 +32,7 @@
       Text only. Layout and pictures are in the file itself.
     </p>{/if}
 {:else if preview.kind === 'as-pdf'}
-  <PdfPages file="{file}/as-pdf" title={material.title} />
+  <PdfPages file={shapeAddress(file, 'pdf')} title={material.title} />
 {:else if preview.kind === 'making'}
   <p class="rounded bg-base-100 p-8" role="status">Its pages are being drawn. That can take half a minute.</p>
 {:else if preview.kind === 'table'}

@@ -1,12 +1,14 @@
 <script lang="ts">
+  import { shapeAddress } from '$core/materials/source';
+
   /** A picture as a list shows it. Where none can be made, nothing stands in its place. */
-  const { address }: { address: string } = $props();
+  const { file }: { file: string } = $props();
   let there = $state(true);
 </script>
 
 {#if there}
   <img
-    src="{address}/thumb"
+    src={shapeAddress(file, 'thumbnail')}
     alt=""
     width="40"
     height="40"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fileAddress } from '$core/materials/source';
   import { Eye, GripVertical, Pencil, Trash2 } from '@lucide/svelte';
   import { dragHandle } from 'svelte-dnd-action';
   import { previewKind } from '$core/materials/preview';
@@ -28,7 +29,7 @@
   }
   const { piece, from, place, editable, named, elsewhere, first, last }: Props = $props();
 
-  const address = $derived(`/${from}/${piece.id}`);
+  const address = $derived(fileAddress(from, piece.id));
   const scripted = whenScripted();
   let shown = $state<'peek' | 'change' | null>(null);
   const toggle = (what: 'peek' | 'change') => (shown = shown === what ? null : what);
@@ -49,7 +50,7 @@
         <GripVertical size={18} strokeWidth={1.75} aria-hidden="true" />
       </span>
     {/if}
-    {#if pictured}<Thumbnail {address} />
+    {#if pictured}<Thumbnail file={address} />
     {:else}<row.icon size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />{/if}
     <row.head {piece} {address} {editable} {elsewhere} />
     {#if place}<span class="text-sm opacity-80">{place}</span>{/if}
@@ -82,7 +83,7 @@
   <row.about {piece} {address} {editable} {elsewhere} />
   {#if shown === 'peek'}
     <div class="my-2">
-      <Peek {address} file={address} title={piece.name} name={piece.name} />
+      <Peek file={address} title={piece.name} name={piece.name} />
     </div>
   {:else if shown === 'change'}
     <ChangePiece {piece} {named} {first} {last} />

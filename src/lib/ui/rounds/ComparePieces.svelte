@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fileAddress } from '$core/materials/source';
   import type { Comparable, Differences } from '$core/rounds/comparable';
   import { pairWords, type Pair } from '$core/rounds/pairs';
   import { tableWords } from '$core/rounds/table-changes';
@@ -59,7 +60,7 @@
       {#each [{ no: rounds[0], piece: pair.before }, { no: rounds[1], piece: pair.after }] as { no, piece } (no)}
         <figure>
           <img
-            src="/submitted/{piece.id}"
+            src={fileAddress('submitted', piece.id)}
             alt="{piece.name}, round {no}"
             class="max-h-96 w-full bg-base-200 object-contain"
           />
@@ -70,8 +71,9 @@
   {:else if found?.kind === 'none'}
     <p class="mt-2 text-sm">
       What is inside these two cannot be compared here. Open both:
-      <a class="link" href="/submitted/{pair.before?.id}" data-sveltekit-reload>round {rounds[0]}</a>,
-      <a class="link" href="/submitted/{pair.after?.id}" data-sveltekit-reload>round {rounds[1]}</a>.
+      <a class="link" href={fileAddress('submitted', pair.before?.id ?? '')} data-sveltekit-reload>round {rounds[0]}</a
+      >,
+      <a class="link" href={fileAddress('submitted', pair.after?.id ?? '')} data-sveltekit-reload>round {rounds[1]}</a>.
     </p>
   {/if}
 </li>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fileAddress } from '$core/materials/source';
   import type { SubmitFunction } from '@sveltejs/kit';
   import { enhance } from '$app/forms';
   import { Eye } from '@lucide/svelte';
@@ -138,7 +139,7 @@
           </button>
           {#if looking === file.id}
             <div class="basis-full pb-3">
-              <Peek address="/shelf/{file.id}" file="/shelf/{file.id}" title={file.name} name={file.name} />
+              <Peek file={fileAddress('shelf', file.id)} title={file.name} name={file.name} />
             </div>
           {/if}
         </li>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fileAddress } from '$core/materials/source';
   import { Eye, FileText, Pencil, RotateCcw, Trash2 } from '@lucide/svelte';
   import { previewKind } from '$core/materials/preview';
   import { sizeText } from '$core/materials/size-text';
@@ -21,14 +22,14 @@
   /** A file on the Shelf, with where it is used. */
   const { file, folders, largest, zone, now }: Props = $props();
   const scripted = whenScripted();
-  const address = $derived(`/shelf/${file.id}`);
+  const address = $derived(fileAddress('shelf', file.id));
   let shown = $state<'peek' | 'change' | null>(null);
   const toggle = (what: 'peek' | 'change') => (shown = shown === what ? null : what);
 </script>
 
 <li class="py-2">
   <div class="flex flex-wrap items-center gap-x-3">
-    {#if previewKind(file) === 'picture'}<Thumbnail {address} />
+    {#if previewKind(file) === 'picture'}<Thumbnail file={address} />
     {:else}<FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />{/if}
     <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href={address} data-sveltekit-reload
       >{file.name}</a
@@ -82,7 +83,7 @@
     </p>
   {/if}
   {#if shown === 'peek'}
-    <div class="my-2"><Peek {address} file={address} title={file.name} name={file.name} /></div>
+    <div class="my-2"><Peek file={address} title={file.name} name={file.name} /></div>
   {:else if shown === 'change'}
     <ChangeShelfFile {file} {folders} {largest} />
   {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { fileAddress } from '$core/materials/source';
   import { page } from '$app/state';
   import { mayEdit, mayMoveAside, mayUnsay } from '$core/threads/rules';
   import type { About, PostView } from '$core/threads/views';
@@ -66,19 +67,14 @@
     <div class="said-text">{@html post.html}</div>
   {/if}
   {#each post.files as file (file.id)}
-    {@const address = `/said/${post.id}/${file.id}`}
+    {@const address = fileAddress('said', file.id)}
     {#if isSound(file.mediaType)}
       <audio src={address} controls preload="none" class="mt-1 w-full max-w-md" aria-label={file.name}></audio>
     {/if}
     <details class="text-sm">
       <summary class="cursor-pointer py-1">{file.name}</summary>
       <p class="mb-1"><a class="link" href={address} data-sveltekit-reload>Download it</a></p>
-      {#if scripted.yes && !isSound(file.mediaType)}<Peek
-          {address}
-          file={address}
-          title={file.name}
-          name={file.name}
-        />{/if}
+      {#if scripted.yes && !isSound(file.mediaType)}<Peek file={address} title={file.name} name={file.name} />{/if}
     </details>
   {/each}
   {#if problem}<p role="alert" class="text-sm font-medium text-error">{problem}</p>{/if}

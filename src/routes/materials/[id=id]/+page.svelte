@@ -1,9 +1,11 @@
 <script lang="ts">
   import { sizeText } from '$core/materials/size-text';
+  import { fileAddress } from '$core/materials/source';
   import Preview from '$ui/materials/Preview.svelte';
 
   const { data } = $props();
   const material = $derived(data.material);
+  const file = $derived(fileAddress('materials', material.id));
   const back = $derived(
     material.assignmentId
       ? { href: `/assignments/${material.assignmentId}#materials`, name: 'Back to the assignment' }
@@ -18,9 +20,7 @@
   <p class="mb-3 text-sm"><a class="link" href={back.href}>{back.name}</a></p>
   <div class="mb-4 flex flex-wrap items-baseline gap-x-4">
     <h1 class="text-2xl font-bold">{material.title}</h1>
-    <a class="btn ml-auto btn-sm" href="/materials/{material.id}/file" download
-      >Download {material.name}, {sizeText(material.size)}</a
-    >
+    <a class="btn ml-auto btn-sm" href={file} download>Download {material.name}, {sizeText(material.size)}</a>
   </div>
-  <Preview preview={data.preview} file="/materials/{material.id}/file" {material} />
+  <Preview preview={data.preview} {file} {material} />
 </div>

@@ -24,10 +24,10 @@
         To show {material.title} inside the brief, write
         <code
           >{material.mediaType.startsWith('video/')
-            ? `<video src="/materials/${material.id}/file"></video>`
+            ? `<video src="/files/materials/${material.id}"></video>`
             : material.mediaType.startsWith('audio/')
-              ? `<audio src="/materials/${material.id}/file"></audio>`
-              : `![${material.title}](/materials/${material.id}/file)`}</code
+              ? `<audio src="/files/materials/${material.id}"></audio>`
+              : `![${material.title}](/files/materials/${material.id})`}</code
         >
       </p>
     {/each}

@@ -1,9 +1,8 @@
 import { z } from 'zod';
-import type { Preview } from '$core/materials/preview';
 import { may, type Actor, type Deed } from '$core/people/policy';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
-import type { StoredFile } from '../blobs/stored-file';
+import type { Found } from '../materials/found';
 import { serverPiece } from '../pieces/registry';
 
 /** Where a piece lies: in a working packet, or in a submitted round. */
@@ -15,33 +14,12 @@ const READING: Record<PieceShelf, { deed: Deed; table: string }> = {
   submitted: { deed: 'read-round', table: 'round_pieces' }
 };
 
-/** The bytes of a piece. */
-export async function openPiece(person: Actor, from: PieceShelf, pieceId: string): Promise<StoredFile> {
-  const { file } = await find(person, from, pieceId);
-  if (!file) throw new NotHere('This file');
-  return file;
-}
-
-/** The picture that a linked page offered of itself when it was looked at. */
-export async function openPicture(person: Actor, from: PieceShelf, pieceId: string): Promise<StoredFile> {
-  const { link } = await find(person, from, pieceId);
-  if (!link?.picture) throw new NotHere('This picture');
-  return { ...link.picture, name: 'page.webp' };
-}
-
-/** What can be shown of a piece in place: of a link, what was there when it was looked at. */
-export async function lookAtPiece(person: Actor, from: PieceShelf, pieceId: string): Promise<Preview> {
-  const found = await find(person, from, pieceId);
-  const preview = await serverPiece(found.kind).lookAt(found);
-  if (!preview) throw new NotHere('This piece');
-  return preview;
-}
-
-async function find(
-  person: Actor,
-  from: PieceShelf,
-  id: string
-): Promise<{ kind: string; file: StoredFile | null; link: Link | null }> {
+/**
+ * A piece, for whoever may read it: its bytes, what can be shown of it, and of a link what was met at its latest look.
+ *
+ * @throws NotHere where there is none for this person
+ */
+export async function findPiece(person: Actor, from: PieceShelf, id: string): Promise<Found> {
   const { deed, table } = READING[from];
   const [row] = await select(Row, piece(table), [id, person.id]);
   if (!row || !may(person, deed, row)) throw new NotHere('This file');
@@ -49,7 +27,11 @@ async function find(
   // What was met at a link is written down in Markdown.
   const named = link ? `${name}.md` : name;
   const file = sha256 !== null && size !== null && mediaType !== null ? { name: named, sha256, size, mediaType } : null;
-  return { kind, file, link };
+  return {
+    file,
+    look: () => serverPiece(kind).lookAt({ file, link }),
+    picture: link?.picture ? { ...link.picture, name: 'page.webp' } : null
+  };
 }
 
 const Link = z.object({
@@ -59,7 +41,6 @@ const Link = z.object({
   at: z.number(),
   picture: z.object({ sha256: z.string(), size: z.number(), mediaType: z.string() }).nullable()
 });
-type Link = z.infer<typeof Link>;
 
 const Row = z.object({
   kind: z.string(),

@@ -1,0 +1,26 @@
+import type { Shape, SourceName } from '$core/materials/source';
+import type { Actor } from '$core/people/policy';
+import type { StoredFile } from '../blobs/stored-file';
+import { openAsPdf } from '../materials/as-pdf';
+import type { Found } from '../materials/found';
+import { thumbnailOf } from '../materials/thumbnail';
+import { NotHere } from '../outcome';
+import { bytesOf, find } from './find';
+
+/**
+ * A file in another shape, for whoever may read the file.
+ *
+ * @throws NotHere where it has none of that shape, or there is nothing for this person
+ */
+export async function openShape(person: Actor, source: SourceName, id: string, shape: Shape): Promise<StoredFile> {
+  return SHAPED[shape](await find(person, source, id));
+}
+
+const SHAPED: Record<Shape, (found: Found) => Promise<StoredFile>> = {
+  pdf: async (found) => openAsPdf(bytesOf(found)),
+  thumbnail: async (found) => thumbnailOf(bytesOf(found)),
+  picture: async ({ picture }) => {
+    if (!picture) throw new NotHere('This picture');
+    return picture;
+  }
+};

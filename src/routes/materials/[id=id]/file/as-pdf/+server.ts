@@ -1,8 +1,0 @@
-import { openMaterial } from '$server/courses/materials';
-import { sendFile } from '$server/blobs/send-file';
-import { openAsPdf } from '$server/materials/as-pdf';
-import { orNotFound, signedIn } from '../../../../shared/guard';
-
-/** The pages of an office file. */
-export const GET = async ({ locals, params, url, request }) =>
-  sendFile(await orNotFound(openMaterial(signedIn(locals, url), params.id).then(openAsPdf)), request);

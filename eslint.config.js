@@ -114,6 +114,15 @@ export default ts.config(
   },
   // Tests tell of a room together with what stands above it.
   { files: ['**/*.test.ts', '**/*.testing.ts'], rules: { 'rooms/in-order': 'off' } },
+  {
+    files: ['src/lib/ui/**'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        { name: 'fetch', message: 'Components are given data; ask by ui/forms/reach.ts.' }
+      ]
+    }
+  },
   { files: ['src/lib/server/clock.ts', '**/*.test.ts'], rules: { 'no-restricted-syntax': 'off' } },
   { files: ['scripts/**', 'bench/**', 'demo/**'], rules: { 'no-console': 'off' } }
 );

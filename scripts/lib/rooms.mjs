@@ -8,7 +8,7 @@ import { dirname, join, relative, sep } from 'node:path';
 export const ROOMS = {
   core: (
     'time forms live people school search judging materials lateness links mail pieces packets courses grades marking ' +
-    'plan receipts rounds shelf threads assignments checks tidings'
+    'plan receipts rounds shelf threads assignments checks tidings refusals'
   ).split(' '),
   server: (
     'db live mail auth people parsing parties tidings blobs pdf rich-text standins links reading materials pieces lines ' +
@@ -16,7 +16,7 @@ export const ROOMS = {
     'jobs backup parser'
   ).split(' '),
   ui: (
-    'time forms primitives live people plan school recordings rubric links materials threads tidings workers uploads ' +
+    'time forms primitives tables rich live people plan school recordings rubric links materials threads tidings workers uploads ' +
     'combine checks receipts shelf pieces packets courses rounds marking desk grades search shell assignments authoring'
   ).split(' ')
 };

@@ -2,6 +2,7 @@
   import '../app.css';
   import { untrack } from 'svelte';
   import { page } from '$app/state';
+  import { reachBy } from '$ui/forms/reach';
   import { topics } from '$core/live/topics';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
@@ -24,6 +25,7 @@
   const runway = new RunwayData();
   rememberLists();
   const line = watchLine();
+  reachBy((address, request) => fetch(address, request));
   setLook(lookAt);
   setReadShelf(readShelf);
   setZone(() => data.zone);
@@ -82,7 +84,7 @@
     if (uploads.busy) event.preventDefault();
   }}
 />
-<Shell person={data.person} theme={data.theme} path={page.url.pathname} zone={data.zone} runway={runway.current} {ask}>
+<Shell person={data.person} theme={data.theme} path={page.url.pathname} runway={runway.current} {ask}>
   {@render children()}
 </Shell>
 {#if line.words}

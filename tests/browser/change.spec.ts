@@ -150,7 +150,7 @@ test('work without pieces: finished with a note, or handed over in person on the
   const odile = await world.as('odile');
   await odile.goto(`${world.url}/tidings`);
   await odile.getByRole('link', { name: /Ilse Varga says that they handed Zonation diagram.* over in person/ }).click();
-  const line = odile.getByRole('listitem').filter({ hasText: 'In the wet lab, on Monday' });
+  const line = odile.getByRole('row').filter({ hasText: 'In the wet lab, on Monday' });
   await line.getByRole('button', { name: /It was not/ }).click();
   await expect(ilse.getByText('You say that you handed this over in person.')).toHaveCount(0);
 

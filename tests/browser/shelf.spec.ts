@@ -37,7 +37,7 @@ test('a file used in two courses and replaced: rounds keep theirs, packets are o
   const bytes = async (page: typeof ilse, from: string) => {
     const [row] = await world.sql(`select id from ${from} where name = 'map.txt'`);
     return (
-      await page.request.get(`${world.url}/${from === 'pieces' ? 'pieces' : 'submitted'}/${String(row?.id)}`)
+      await page.request.get(`${world.url}/files/${from === 'pieces' ? 'pieces' : 'submitted'}/${String(row?.id)}`)
     ).text();
   };
   expect(await bytes(ilse, 'round_pieces')).toBe('the old map');

@@ -164,7 +164,7 @@ describe('extending for several students', () => {
     await returnRound(school.teacher, { packetId, round: 1, points: 9, remark: '', key: key(), outcome: 'settled' });
     const studentIds = [school.ilse.id, school.teodor.id];
     const answer = await extendSeveral(school.teacher, { assignmentId: id, studentIds, due: MONDAY + DAY });
-    expect(answer).toEqual({ extended: 1, refused: [{ studentId: school.ilse.id, why: 'already-settled' }] });
+    expect(answer).toEqual({ done: 1, refused: [{ studentId: school.ilse.id, why: 'already-settled' }] });
     await expect(extendSeveral(school.ilse, { assignmentId: id, studentIds, due: MONDAY + DAY })).rejects.toThrow(
       NotHere
     );

@@ -148,7 +148,7 @@ describe('what is said', () => {
     await expect(say(school.stranger, { to: 'floor' })).rejects.toThrow(NotHere);
     await expect(say(school.teacher, { studentId: school.stranger.id })).rejects.toThrow(NotHere);
     await expect(say(school.ilse, { assignmentId: hidden, to: 'floor' })).rejects.toThrow(NotHere);
-    expect(await say(school.ilse, { body: '   ' })).toEqual({ ok: false, why: 'says-nothing' });
+    expect(await say(school.ilse, { body: '   ' })).toEqual({ ok: false, why: 'nothing-said' });
   });
 });
 

@@ -71,8 +71,8 @@ describe('joining by phrase', () => {
     const tries = await Promise.all(
       Array.from({ length: JOIN_TRIES + 5 }, () => joinByPhrase(school.stranger, 'not the phrase'))
     );
-    expect(tries.filter((one) => !one.ok && one.why === 'too-many-tries').length).toBeGreaterThanOrEqual(5);
-    expect(await joinByPhrase(school.stranger, phrase)).toEqual({ ok: false, why: 'too-many-tries' });
+    expect(tries.filter((one) => !one.ok && one.why === 'too-many-phrases').length).toBeGreaterThanOrEqual(5);
+    expect(await joinByPhrase(school.stranger, phrase)).toEqual({ ok: false, why: 'too-many-phrases' });
     at(MONDAY + HOUR + 1000);
     expect(await joinByPhrase(school.stranger, phrase)).toEqual({ ok: true, slug });
   });

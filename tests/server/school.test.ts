@@ -44,7 +44,7 @@ const someone = (handle: string) => ({
 beforeAll(async () => {
   at(MONDAY);
   const links = await makeSchool(founders);
-  expect(await usePasswordLink(tokenOf(links.office), PASSWORD)).toBe(true);
+  expect(await usePasswordLink(tokenOf(links.office), PASSWORD)).toEqual({ ok: true });
   office = await actor('petra', ['office']);
   teacher = await actor('odile');
 });
@@ -84,8 +84,11 @@ describe('a link to a password', () => {
     const second = await renewWayIn(office, id);
     expect(await openPasswordLink(tokenOf(first.href ?? ''))).toBeNull();
     expect(await openPasswordLink(tokenOf(second.href ?? ''))).toMatchObject({ handle: 'kaia' });
-    expect(await usePasswordLink(tokenOf(second.href ?? ''), PASSWORD)).toBe(true);
-    expect(await usePasswordLink(tokenOf(second.href ?? ''), 'another one entirely')).toBe(false);
+    expect(await usePasswordLink(tokenOf(second.href ?? ''), PASSWORD)).toEqual({ ok: true });
+    expect(await usePasswordLink(tokenOf(second.href ?? ''), 'another one entirely')).toEqual({
+      ok: false,
+      why: 'link-used'
+    });
     const session = await signInAs('kaia');
     expect(session.ok).toBe(true);
     const third = await renewWayIn(office, id);
@@ -99,7 +102,7 @@ describe('a link to a password', () => {
     const { href } = await renewWayIn(office, made.ok ? made.id : '');
     at(MONDAY + 8 * DAY);
     expect(await openPasswordLink(tokenOf(href ?? ''))).toBeNull();
-    expect(await usePasswordLink(tokenOf(href ?? ''), PASSWORD)).toBe(false);
+    expect(await usePasswordLink(tokenOf(href ?? ''), PASSWORD)).toEqual({ ok: false, why: 'link-used' });
   });
 
   it('is mailed to whoever has lost theirs, a few times an hour, and says nothing of who is here', async () => {
@@ -141,7 +144,7 @@ it('lets people change their own, with the old one, and signs them out elsewhere
   for (let i = 0; i < 10; i++)
     await changePassword(own, { old: `guess ${i}`, fresh: 'spring tide at dawn', agent: '' });
   expect(await changePassword(own, { old: 'spring tide at dawn', fresh: PASSWORD, agent: '' })).toMatchObject({
-    why: 'too-many-tries'
+    why: 'too-many-passwords'
   });
 });
 
@@ -280,8 +283,8 @@ describe('files of another school system', () => {
       return receiveRoster(office, new Request('http://x/', { method: 'POST', body: form }));
     };
     expect(await send({ users: files.users })).toMatchObject({ ok: true });
-    expect(await send({ other: 'a,b' })).toEqual({ ok: false, why: 'no-file' });
-    expect(await send({ users: 'a,"b\n'.repeat(10) })).toEqual({ ok: false, why: 'unreadable' });
+    expect(await send({ other: 'a,b' })).toEqual({ ok: false, why: 'no-roster-file' });
+    expect(await send({ users: 'a,"b\n'.repeat(10) })).toEqual({ ok: false, why: 'roster-unreadable' });
   });
 });
 

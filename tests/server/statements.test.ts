@@ -1,64 +1,42 @@
 import { expect, it } from 'vitest';
 import { z } from 'zod';
-import { execute, inTransaction, select } from '$server/db/connection';
+import { exactField, field, fields, momentField } from '$server/db/fields';
+import { named } from '$server/db/named';
+import { database, execute, inTransaction, select } from '$server/db/connection';
 
-const Value = z.object({ value: z.number() });
-const read = (key: string) => select(Value, 'select (value)::text::int as value from settings where key = $1', [key]);
-const write = 'insert into settings (key, value) values ($1, $2)';
-
-it('runs statements that are asked together in the order in which they were asked', async () => {
-  const seen = await inTransaction(async (tx) => {
-    const [, before, , after] = await Promise.all([
-      execute(write, ['tide', '1'], tx),
-      select(Value, 'select (value)::text::int as value from settings where key = $1', ['tide'], tx),
-      execute("update settings set value = '2' where key = $1", ['tide'], tx),
-      select(Value, 'select (value)::text::int as value from settings where key = $1', ['tide'], tx)
-    ]);
-    return [before, after];
-  });
-  expect(seen).toEqual([[{ value: 1 }], [{ value: 2 }]]);
-});
-
-it('undoes all of them where one fails, says which, and leaves the connection usable', async () => {
-  const failing = inTransaction((tx) =>
-    Promise.all([
-      execute(write, ['ebb', '1'], tx),
-      execute(write, ['ebb', '2'], tx),
-      execute(write, ['flood', '3'], tx)
-    ])
+it('names become positions, each once, and casts stay what they are', () => {
+  const statement = named<{ due: number; id: string }>(
+    'update a set due = :due::timestamptz, old = :due where id = :id'
   );
-  await expect(failing).rejects.toThrow(/duplicate key/);
-  // As many as the pool has, so that the one that failed is among them.
-  const answers = await Promise.all(Array.from({ length: 20 }, () => read('flood')));
-  expect(answers.flat()).toEqual([]);
+  expect(statement.sql).toBe('update a set due = $1::timestamptz, old = $1 where id = $2');
+  expect(statement.bind({ id: 'x', due: 7 })).toEqual([7, 'x']);
 });
 
-it('asks nothing more for a transaction that is over', async () => {
-  let go: () => void = () => undefined;
-  const over = new Promise<void>((resolve) => (go = resolve));
-  let late: Promise<void> | undefined;
-  const failing = inTransaction((tx) => {
-    late = over.then(() => execute(write, ['late', '1'], tx));
-    return Promise.all([late, Promise.reject(new Error('changed my mind'))]);
+it('a value too many or too few is an error, not a wrong row', () => {
+  const statement = named<object>('select :a, :b');
+  expect(() => statement.bind({ a: 1 })).toThrow('b');
+  expect(() => statement.bind({ a: 1, b: 2, c: 3 })).toThrow('c');
+});
+
+it('fields are read as they are defined', async () => {
+  const READ = fields({
+    points: exactField('points'),
+    due: momentField('due'),
+    strict: field('strict', z.array(z.string()))
   });
-  await expect(failing).rejects.toThrow('changed my mind');
-  go();
-  await expect(late).rejects.toThrow('The transaction is over.');
-  expect(await read('late')).toEqual([]);
+  expect(READ.columns).toEqual(['points', 'due', 'strict']);
+  expect(READ.columnOf('due')).toBe('due');
+  const [row] = await select(
+    READ.row,
+    `select ${READ.list('t')} from (select 7.25::numeric as points, $1::timestamptz as due, '{a,b}'::text[] as strict) t`,
+    [new Date(1234)]
+  );
+  expect(row).toEqual({ points: 7.25, due: 1234, strict: ['a', 'b'] });
 });
 
-it('takes bound values of every kind that the log holds', async () => {
-  const Row = z.object({ type: z.string(), at: z.date(), data: z.record(z.string(), z.unknown()) });
-  const rows = await select(
-    Row,
-    'select * from unnest($1::text[], $2::timestamptz[], $3::jsonb[]) as e(type, at, data)',
-    [['a "quoted", {word}'], [new Date(1_804_694_400_123)], [JSON.stringify({ reason: 'it’s {“late”}, \\ and "so"' })]]
-  );
-  expect(rows).toEqual([
-    {
-      type: 'a "quoted", {word}',
-      at: new Date(1_804_694_400_123),
-      data: { reason: 'it’s {“late”}, \\ and "so"' }
-    }
-  ]);
+it('what is asked after its transaction is over is refused, not run outside of it', async () => {
+  const tx = await database.transaction();
+  await tx.commit();
+  await expect(execute('select 1', [], tx)).rejects.toThrow('over');
+  await expect(inTransaction(async () => Promise.reject(new Error('mine')))).rejects.toThrow('mine');
 });

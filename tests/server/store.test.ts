@@ -74,8 +74,8 @@ describe('a store elsewhere', () => {
   });
 
   it.each([
-    ['a wrong password', { password: 'kelp' }, 'wrong-password'],
-    ['no web address', { url: 'my store' }, 'no-address'],
+    ['a wrong password', { password: 'kelp' }, 'store-password'],
+    ['no web address', { url: 'my store' }, 'no-store-address'],
     ['a private address', { url: 'http://10.0.0.1/dav/' }, 'private'],
     ['another port of this machine', { url: 'http://127.0.0.1:5432/' }, 'private']
   ])('refuses %s, and keeps the store that was there', async (_what, over, why) => {

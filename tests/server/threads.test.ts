@@ -51,7 +51,7 @@ describe('rich text', () => {
   it('says nothing of an editor that holds only empty paragraphs', async () => {
     expect(await post(school.ilse, { html: '<p> </p><p></p>', assignmentId: id, to: 'aside' })).toEqual({
       ok: false,
-      why: 'says-nothing'
+      why: 'nothing-said'
     });
   });
 });

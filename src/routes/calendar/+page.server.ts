@@ -1,8 +1,8 @@
+import { action } from '../shared/action';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
 import { mayForSchool } from '$core/people/policy';
 import { enterCalendarDays, NewCalendarDays, readCalendar, removeCalendarDays } from '$server/courses/calendar';
-import { handleForm } from '../shared/form';
 import { signedIn } from '../shared/guard';
 
 export const load = async ({ locals, url }) => {
@@ -12,14 +12,6 @@ export const load = async ({ locals, url }) => {
 };
 
 export const actions = {
-  enter: async ({ locals, url, request }) =>
-    handleForm(request, NewCalendarDays, async (days) => {
-      await enterCalendarDays(signedIn(locals, url), days);
-      return { done: true };
-    }),
-  remove: async ({ locals, url, request }) =>
-    handleForm(request, z.object({ id: z.uuid() }), async ({ id }) => {
-      await removeCalendarDays(signedIn(locals, url), id);
-      return { done: true };
-    })
+  enter: action(NewCalendarDays, enterCalendarDays),
+  remove: action(z.object({ id: z.uuid() }), (person, { id }) => removeCalendarDays(person, id))
 };

@@ -2,7 +2,7 @@
   import CalendarList from '$ui/courses/CalendarList.svelte';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
 
   const { data, form } = $props();
 </script>
@@ -11,7 +11,7 @@
 <div class="mx-auto max-w-3xl px-4 pt-6 pb-16">
   <h1 class="mb-1 text-3xl font-bold">The school's calendar</h1>
   <p class="mb-5">It stands beside every course, and explains a wait while nothing is marked.</p>
-  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  <Answered {form} />
   <CalendarList days={data.days} removable />
   <form method="post" action="?/enter" use:act class="mt-6 grid gap-4 rounded bg-base-100 p-4 sm:grid-cols-2">
     <Field label="Name"><input class="input w-full" name="title" required maxlength="100" /></Field>

@@ -9,7 +9,7 @@
 {#snippet list(courses: typeof present)}
   <ul class="divide-y divide-base-300 border-y border-base-300">
     {#each courses as course (course.id)}
-      <CourseRow {course} now={data.now} />
+      <CourseRow {course} />
     {/each}
   </ul>
 {/snippet}

@@ -40,7 +40,7 @@
     {#if data.courses.length > 0}<Narrow courses={data.courses} {...data.view} />{/if}
   </div>
 
-  <Invited invitations={data.invitations} zone={data.zone} now={data.now} />
+  <Invited invitations={data.invitations} />
   {#if suggestion}<Suggested {suggestion} />{/if}
 
   {#if groups.length === 0}
@@ -71,13 +71,13 @@
         <p class="text-sm opacity-80">{GROUP_WORDS[group].about}</p>
       </div>
       {#if group === 'with-teacher' && pause}<p class="mb-2">{pause}</p>{/if}
-      <DeskGroupList {group} {lines} zone={data.zone} now={data.now} order={data.view.order} />
+      <DeskGroupList {group} {lines} order={data.view.order} />
       {#if more > 0}<p class="mt-2"><a class="link" href="/desk/all">{more} more</a></p>{/if}
     </section>
-    {#if group === 'needs-you'}<DeskNotices {notices} now={data.now} />{/if}
+    {#if group === 'needs-you'}<DeskNotices {notices} />{/if}
   {/each}
   {#if !groups.some(([group]) => group === 'needs-you')}
-    <DeskNotices {notices} now={data.now} />
+    <DeskNotices {notices} />
   {/if}
   {#if data.studies}
     <p class="flex gap-6">

@@ -15,5 +15,5 @@
       <p>What your teachers set stands here, by course, with what came of it.</p>
     </div>
   {/if}
-  {#each courses as grades (grades.course.slug)}<CourseGradesTable {grades} now={data.now} />{/each}
+  {#each courses as grades (grades.course.slug)}<CourseGradesTable {grades} />{/each}
 </div>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Field from '$ui/forms/Field.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
 
   const { form } = $props();
 </script>
@@ -10,13 +10,13 @@
 <div class="mx-auto max-w-xl px-4 pt-8 pb-16">
   <h1 class="mb-3 text-3xl font-bold">Join a course</h1>
   <p class="mb-5">Your teacher has a join phrase for each course: three words. Write them as you heard them.</p>
-  {#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  <Answered {form} />
   <form method="post" action="?/phrase" class="grid gap-4 rounded bg-base-100 p-5" use:enhance>
     <Field label="Join phrase">
       <input
         class="input w-full text-lg"
         name="phrase"
-        value={form?.phrase ?? ''}
+        value={form?.given?.phrase ?? ''}
         autocomplete="off"
         autocapitalize="off"
         spellcheck="false"

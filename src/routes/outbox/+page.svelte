@@ -16,7 +16,7 @@
       <li class="rounded bg-base-100 p-4">
         <div class="flex flex-wrap items-baseline gap-x-4">
           <h2 class="text-lg font-semibold">{mail.subject}</h2>
-          <span class="text-sm">to {mail.to}, <When moment={mail.at} zone={data.zone} now={data.now} /></span>
+          <span class="text-sm">to {mail.to}, <When moment={mail.at} /></span>
           <a class="ml-auto link text-sm" href="/outbox/{mail.id}" download>As .eml</a>
         </div>
         <p class="mt-2 text-sm wrap-anywhere whitespace-pre-wrap">

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
 
   const { form } = $props();
   const back = $derived(form && 'back' in form ? form.back : '/');
@@ -8,6 +8,6 @@
 <svelte:head><title>Not sent · Vendro</title></svelte:head>
 <div class="mx-auto max-w-3xl px-4 pt-8 pb-16">
   <h1 class="mb-3 text-3xl font-bold">{form && 'problem' in form ? 'Not sent' : 'Nothing to say here'}</h1>
-  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  <Answered {form} />
   <p><a class="link" href={back}>Go back to where you were</a></p>
 </div>

@@ -1,21 +1,36 @@
 import { z } from 'zod';
-import { jsonText } from '$core/forms/json-text';
 import { AssignmentDraft } from '$core/assignments/draft';
-import { formFields } from './read-form';
+import { LONGEST_UNFINISHED } from '$core/assignments/unfinished';
+import { jsonText } from '$core/forms/json-text';
+import { dropUnfinished, keepUnfinished, type Writing } from '$server/assignments/unfinished';
+import { action } from './action';
+import type { RequestEvent } from '@sveltejs/kit';
 
-/**
- * The draft of an assignment as its page sends it: one JSON field, since it is a tree of lists.
- *
- * @returns the draft, or what is wrong with it by the path of its field ("deliverables.0.title")
- */
-export async function readDraftForm(
-  request: Request
-): Promise<{ draft: AssignmentDraft; confirmed: boolean } | { problems: Record<string, string> }> {
-  const form = Form.safeParse(await formFields(request));
-  if (!form.success) return { problems: { '': 'The page could not be read, so nothing was changed. Load it again.' } };
-  const draft = AssignmentDraft.safeParse(form.data.draft);
-  if (draft.success) return { draft: draft.data, confirmed: form.data.confirmed === 'yes' };
-  return { problems: Object.fromEntries(draft.error.issues.map(({ path, message }) => [path.join('.'), message])) };
-}
+/** The draft of an assignment as its page sends it: one JSON field, since it is a tree of lists. */
+export const DraftForm = z.object({
+  draft: jsonText(AssignmentDraft),
+  /** The teacher has read whom it affects. */
+  confirmed: z
+    .enum(['yes', 'no'])
+    .default('no')
+    .transform((said) => said === 'yes')
+});
 
-const Form = z.object({ draft: jsonText(z.unknown()), confirmed: z.enum(['yes', 'no']).default('no') });
+const Unfinished = z.object({
+  draft: jsonText(z.record(z.string(), z.unknown())).refine(
+    (draft) => JSON.stringify(draft).length <= LONGEST_UNFINISHED,
+    'This is more than can be kept here.'
+  ),
+  /** Empty: whatever another window has kept. */
+  known: z.union([z.literal('').transform(() => null), z.coerce.number().int().min(0)])
+});
+
+/** What the page of an assignment that is being written does by itself: keeps it, and forgets it when asked to. */
+export const unfinishedActions = <E extends RequestEvent>(where: (event: E) => Writing | Promise<Writing>) => ({
+  hold: action(
+    Unfinished,
+    async (person, { draft, known }, event: E) => keepUnfinished(person, await where(event), draft, known),
+    { then: ({ version, at }) => ({ done: true as const, version, at }) }
+  ),
+  drop: action(z.object({}), async (person, _, event: E) => dropUnfinished(person, await where(event)))
+});

@@ -34,3 +34,7 @@ export const WholeText = z
   .trim()
   .regex(/^\d{0,6}$/, 'Write a whole number.')
   .transform((text) => (text === '' ? null : Number(text)));
+
+/** A field whose name may stand several times in a form. */
+export const Several = <S extends z.ZodArray>(list: S) =>
+  z.preprocess((given) => (given === undefined ? [] : Array.isArray(given) ? given : [given]), list);

@@ -18,7 +18,7 @@ import {
 import { copyOnShelf } from '$server/shelf/copy-file';
 import { readQuota } from '$server/shelf/quota';
 import { readFolders, readShelf } from '$server/shelf/read-shelf';
-import { acting } from '../shared/acting';
+import { action } from '../shared/action';
 import { signedIn } from '../shared/guard';
 import { shelfQuery } from './query';
 import type { Actions } from './$types';
@@ -51,15 +51,15 @@ const FolderForm = z.object({ folderId: z.uuid() });
 const FolderName = z.string().trim().min(1).max(120);
 
 export const actions = {
-  rename: acting(FileForm.extend({ name: z.string().trim().min(1).max(1000) }), renameOnShelf),
-  fileInto: acting(FileForm.extend({ folderId: z.union([z.literal('').transform(() => null), z.uuid()]) }), fileInto),
-  bin: acting(FileForm, binFile),
-  restore: acting(FileForm, restoreFile),
-  copy: acting(FileForm, copyOnShelf),
-  dropOlder: acting(FileForm, dropOlderVersions),
-  emptyBin: acting(z.object({}), emptyBin),
-  createFolder: acting(z.object({ name: FolderName }), createFolder),
-  renameFolder: acting(FolderForm.extend({ name: FolderName }), renameFolder),
-  pin: acting(FolderForm.extend({ pinned: z.enum(['yes', 'no']).transform((said) => said === 'yes') }), pinFolder),
-  removeFolder: acting(FolderForm, removeFolder)
+  rename: action(FileForm.extend({ name: z.string().trim().min(1).max(1000) }), renameOnShelf),
+  fileInto: action(FileForm.extend({ folderId: z.union([z.literal('').transform(() => null), z.uuid()]) }), fileInto),
+  bin: action(FileForm, binFile),
+  restore: action(FileForm, restoreFile),
+  copy: action(FileForm, copyOnShelf),
+  dropOlder: action(FileForm, dropOlderVersions),
+  emptyBin: action(z.object({}), emptyBin),
+  createFolder: action(z.object({ name: FolderName }), createFolder),
+  renameFolder: action(FolderForm.extend({ name: FolderName }), renameFolder),
+  pin: action(FolderForm.extend({ pinned: z.enum(['yes', 'no']).transform((said) => said === 'yes') }), pinFolder),
+  removeFolder: action(FolderForm, removeFolder)
 } satisfies Actions;

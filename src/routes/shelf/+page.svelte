@@ -12,7 +12,5 @@
   quota={data.quota}
   query={data.query}
   largest={data.largest}
-  zone={data.zone}
-  now={data.now}
   problem={form?.problem ?? null}
 />

@@ -1,6 +1,4 @@
-import { fail, redirect } from '@sveltejs/kit';
-import { message, superValidate } from 'sveltekit-superforms';
-import { zod4 } from 'sveltekit-superforms/adapters';
+import { redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { DAY } from '$core/time/moment';
 import { DEVICE_COOKIE } from '$server/auth/known-devices';
@@ -10,7 +8,7 @@ import { clock } from '$server/clock';
 import { demoAccounts } from '$server/db/settings';
 import { span } from '$core/time/words';
 import { ownPath } from '../shared/guard';
-import { readForm } from '../shared/read-form';
+import { openAction } from '../shared/action';
 import { COOKIE, keepSession } from '../shared/session-cookie';
 
 const SignInForm = z.object({
@@ -20,34 +18,34 @@ const SignInForm = z.object({
 
 export const load = async ({ locals, url }) => {
   if (locals.person) redirect(303, ownPath(url.searchParams.get('to'), url.origin));
-  const [form, demo] = await Promise.all([superValidate(zod4(SignInForm)), demoAccounts()]);
-  return { form, demo, chosen: url.searchParams.has('chosen') };
+  return { demo: await demoAccounts(), chosen: url.searchParams.has('chosen') };
 };
 
 export const actions = {
-  default: async ({ request, cookies, url, getClientAddress }) => {
-    const form = await superValidate(await readForm(request), zod4(SignInForm));
-    if (!form.valid) return fail(400, { form });
-    const result = await signIn({
-      ...form.data,
-      address: addressOf(getClientAddress),
-      device: cookies.get(DEVICE_COOKIE),
-      agent: request.headers.get('user-agent') ?? '',
-      oldToken: cookies.get(SESSION_COOKIE)
-    });
-    form.data.password = '';
-    if (!result.ok && result.why === 'too-many-tries') {
-      const wait = span(Math.max(60_000, result.until - clock.now()));
-      return message(form, `Too many tries for now. Try again in ${wait}, or ask your school for a new password.`, {
-        status: 429
+  default: openAction(
+    SignInForm,
+    async (given, { cookies, request, getClientAddress }) => {
+      const answer = await signIn({
+        ...given,
+        address: addressOf(getClientAddress),
+        device: cookies.get(DEVICE_COOKIE),
+        agent: request.headers.get('user-agent') ?? '',
+        oldToken: cookies.get(SESSION_COOKIE)
       });
+      return answer.ok || answer.why !== 'too-many-tries' ? answer : { ...answer, wait: answer.until - clock.now() };
+    },
+    {
+      words: (refusal) =>
+        refusal.why === 'too-many-tries'
+          ? `Too many tries for now. Try again in ${span(Math.max(60_000, refusal.wait))}, or ask your school for a new password.`
+          : 'That name and password do not belong together. Check both and try again.',
+      goTo: (session, _, { cookies, url }) => {
+        keepSession(cookies, session);
+        cookies.set(DEVICE_COOKIE, session.device, { ...COOKIE, path: '/sign-in', maxAge: (400 * DAY) / 1000 });
+        return ownPath(url.searchParams.get('to'), url.origin);
+      }
     }
-    if (!result.ok)
-      return message(form, 'That name and password do not belong together. Check both and try again.', { status: 401 });
-    keepSession(cookies, result);
-    cookies.set(DEVICE_COOKIE, result.device, { ...COOKIE, path: '/sign-in', maxAge: (400 * DAY) / 1000 });
-    redirect(303, ownPath(url.searchParams.get('to'), url.origin));
-  }
+  )
 };
 
 /** Where a request comes from. Behind a proxy its header says so; one that came past the proxy has none. */

@@ -1,10 +1,20 @@
 <script lang="ts">
-  import { untrack } from 'svelte';
-  import { superForm } from 'sveltekit-superforms';
+  import { enhance } from '$app/forms';
+  import type { SubmitFunction } from '@sveltejs/kit';
   import Message from '$ui/primitives/Message.svelte';
 
-  const { data } = $props();
-  const { form, errors, message, enhance, submitting } = superForm(untrack(() => data.form));
+  const { data, form } = $props();
+  let submitting = $state(false);
+  /** What was typed stays, but for the password. */
+  const signIn: SubmitFunction = () => {
+    submitting = true;
+    return async ({ update }) => {
+      await update({ reset: false });
+      submitting = false;
+      password = '';
+    };
+  };
+  let password = $state('');
 </script>
 
 <svelte:head><title>Sign in · Vendro</title></svelte:head>
@@ -39,10 +49,10 @@
       <ul class="mt-3 grid gap-x-6 sm:grid-cols-2">
         {#each data.demo.accounts as account (account.handle)}
           <li>
-            <form method="post" use:enhance>
+            <form method="post" use:enhance={signIn}>
               <input type="hidden" name="handle" value={account.handle} />
               <input type="hidden" name="password" value={data.demo.password} />
-              <button class="w-full rounded py-1.5 text-left hover:bg-base-300" disabled={$submitting}>
+              <button class="w-full rounded py-1.5 text-left hover:bg-base-300" disabled={submitting}>
                 <strong>{account.handle}</strong>
                 <span class="block text-sm opacity-80">{account.name}, {account.about}</span>
               </button>
@@ -55,12 +65,12 @@
 
   <form
     method="post"
-    use:enhance
+    use:enhance={signIn}
     class="self-start rounded border border-base-300 bg-base-100 p-6"
     aria-labelledby="sign-in"
   >
     <h2 id="sign-in" class="mb-4 text-xl font-semibold">Sign in</h2>
-    {#if $message}<Message kind="problem">{$message}</Message>
+    {#if form?.problem}<Message kind="problem">{form.problem}</Message>
     {:else if data.chosen}<Message kind="done">Your password is kept. Sign in with it.</Message>{/if}
     <label class="mb-1 block font-medium" for="handle">Account name</label>
     <input
@@ -72,11 +82,11 @@
       spellcheck="false"
       maxlength="64"
       required
-      bind:value={$form.handle}
-      aria-invalid={$errors.handle ? 'true' : undefined}
-      aria-describedby={$errors.handle ? 'handle-problem' : undefined}
+      value={form?.given?.handle ?? ''}
+      aria-invalid={form?.problems?.handle ? 'true' : undefined}
+      aria-describedby={form?.problems?.handle ? 'handle-problem' : undefined}
     />
-    {#if $errors.handle}<p id="handle-problem" class="mt-1 text-error">{$errors.handle}</p>{/if}
+    {#if form?.problems?.handle}<p id="handle-problem" class="mt-1 text-error">{form.problems.handle}</p>{/if}
     <label class="mt-4 mb-1 block font-medium" for="password">Password</label>
     <input
       id="password"
@@ -85,12 +95,12 @@
       class="input w-full"
       autocomplete="current-password"
       required
-      bind:value={$form.password}
-      aria-invalid={$errors.password ? 'true' : undefined}
-      aria-describedby={$errors.password ? 'password-problem' : undefined}
+      bind:value={password}
+      aria-invalid={form?.problems?.password ? 'true' : undefined}
+      aria-describedby={form?.problems?.password ? 'password-problem' : undefined}
     />
-    {#if $errors.password}<p id="password-problem" class="mt-1 text-error">{$errors.password}</p>{/if}
-    <button class="btn mt-6 w-full btn-primary" disabled={$submitting}>Sign in</button>
+    {#if form?.problems?.password}<p id="password-problem" class="mt-1 text-error">{form.problems.password}</p>{/if}
+    <button class="btn mt-6 w-full btn-primary" disabled={submitting}>Sign in</button>
     <p class="mt-4 text-sm"><a class="link" href="/password/lost">I have lost my password</a></p>
   </form>
 </div>

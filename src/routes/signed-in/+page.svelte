@@ -2,7 +2,7 @@
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
   import NewPassword from '$ui/people/NewPassword.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import When from '$ui/time/When.svelte';
 
   const { data, form } = $props();
@@ -11,8 +11,7 @@
 <svelte:head><title>Where you are signed in · Vendro</title></svelte:head>
 <div class="mx-auto max-w-3xl px-4 pt-6 pb-16">
   <h1 class="mb-1 text-3xl font-bold">Where you are signed in</h1>
-  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
-  {#if form && 'done' in form && typeof form.done === 'string'}<Message kind="done">{form.done}</Message>{/if}
+  <Answered {form} />
   <p class="mb-5">If you do not know one of these, sign it out here and tell your school office.</p>
   <ul class="divide-y divide-base-300 border-y border-base-300 bg-base-100">
     {#each data.sessions as session (session.id)}
@@ -20,8 +19,8 @@
         <div class="min-w-0 grow">
           <p class="truncate font-semibold">{session.here ? 'Here' : session.agent || 'A browser that does not say'}</p>
           <p class="text-sm opacity-85">
-            Since <When moment={session.since} zone={data.zone} now={data.now} both={false} />, last used
-            <When moment={session.seen} zone={data.zone} now={data.now} />
+            Since <When moment={session.since} both={false} />, last used
+            <When moment={session.seen} />
           </p>
         </div>
         {#if !session.here}

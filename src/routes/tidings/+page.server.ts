@@ -1,7 +1,7 @@
+import { action } from '../shared/action';
 import { topics } from '$core/live/topics';
 import { z } from 'zod';
 import { readAll, readTidings } from '$server/tidings/read-tidings';
-import { handleForm } from '../shared/form';
 import { signedIn } from '../shared/guard';
 import { shows } from '../shared/shows';
 
@@ -16,10 +16,4 @@ export const load = async ({ locals, url, depends }) => {
   };
 };
 
-export const actions = {
-  read: ({ locals, url, request }) =>
-    handleForm(request, z.object({}), async () => {
-      await readAll(signedIn(locals, url));
-      return { done: true };
-    })
-};
+export const actions = { read: action(z.object({}), readAll) };

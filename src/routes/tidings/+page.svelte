@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Tidings · Vendro</title></svelte:head>
-<TidingList tidings={data.tidings} next={data.next} later={data.later} zone={data.zone} now={data.now} />
+<TidingList tidings={data.tidings} next={data.next} later={data.later} />

@@ -1,6 +1,6 @@
 import type { Refusal } from '$core/packets/allowed';
 import type { PieceRefusal } from '$core/pieces/refusals';
-import { withKept } from '../shared/file-words';
+import { withKept } from '../shared/kept-words';
 
 /** What became of a file, in words where it was not what its sender wanted. */
 export type Answered = { ok: true } | { ok: false; words: string; again: boolean };

@@ -122,3 +122,7 @@ export function impactWords(
 function listed(places: Array<{ title: string }>): string {
   return places.map(({ title }) => `“${title}”`).join(', ');
 }
+
+/** What is wrong with a draft by the path in it, such as "deliverables.0.title". */
+export const draftProblems = (problems: Record<string, string> = {}): Record<string, string> =>
+  Object.fromEntries(Object.entries(problems).map(([path, words]) => [path.replace(/^draft\.?/, ''), words]));

@@ -27,7 +27,7 @@ export const JOIN_TRIES = 10;
 export const JOIN_REFUSALS = [
   'not-three-words',
   'unknown-phrase',
-  'too-many-tries',
+  'too-many-phrases',
   'already-in',
   'invitation-unknown',
   'invitation-used',
@@ -46,7 +46,7 @@ const REFUSAL_WORDS: Record<JoinRefusal, string> = {
   'not-three-words': 'A join phrase has three words, such as "amber tide lantern". Write all three.',
   'unknown-phrase':
     'No course answers to that phrase. Check each word with your teacher; it may have been changed or closed.',
-  'too-many-tries':
+  'too-many-phrases':
     'That were many tries for one hour. Nothing is wrong with your account: ask your teacher to read the phrase to you, and try again in an hour.',
   'already-in': 'You are in this course already.',
   'invitation-unknown':

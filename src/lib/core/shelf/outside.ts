@@ -12,8 +12,8 @@ export interface StoreEntry {
 }
 
 export const STORE_TROUBLES = [
-  'no-address',
-  'wrong-password',
+  'no-store-address',
+  'store-password',
   'no-store-there',
   'gone',
   'slow',
@@ -27,9 +27,9 @@ export type StoreTrouble = (typeof STORE_TROUBLES)[number];
 /** What happened, what was kept, what to do. */
 export function storeTroubleWords(why: StoreTrouble): string {
   switch (why) {
-    case 'no-address':
+    case 'no-store-address':
       return 'That is no web address. The settings of your store say which one its WebDAV address is.';
-    case 'wrong-password':
+    case 'store-password':
       return 'The store does not know this name and password. Many stores want a password made for apps: make one there, then connect again.';
     case 'no-store-there':
       return 'Something answers at this address, but it is no store that speaks WebDAV. Look in its settings for the WebDAV address.';

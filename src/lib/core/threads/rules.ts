@@ -16,7 +16,8 @@ export const SAID_REFUSALS = [
   'too-late',
   'read-already',
   'not-on-a-floor',
-  'says-nothing',
+  'nothing-said',
+  'not-understood',
   'too-tangled',
   'too-busy'
 ] as const;
@@ -52,7 +53,8 @@ const WORDS: Record<SaidRefusal, string> = {
   'too-late': 'Ten minutes have passed. It stays as it is; say what is different below it.',
   'read-already': 'Somebody has read it already, so it cannot be taken back. It can be put right for ten minutes.',
   'not-on-a-floor': 'Only what a student said to everyone can be moved aside.',
-  'says-nothing': 'Write something first, or attach a file.',
+  'nothing-said': 'Write something first, or attach a file.',
+  'not-understood': 'The form could not be read, so nothing was said. Load the page again.',
   'too-tangled': 'Lists and quotations in it are nested deeper than can be shown. Make it flatter, and say it again.',
   'too-busy': 'Too much is being read at the moment, so it was not said. Say it again in a minute.'
 };

@@ -10,6 +10,7 @@ import { shaping } from '../courses/shape-outline';
 import { tellShown } from '../courses/tell-shown';
 import { inTransaction, jsonRows as rows, ms, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
+import { ASSIGNMENT_SETTINGS } from '../db/tables/assignment-settings';
 import { publish } from '../live/publish';
 import { queueMail } from '../mail/mail';
 import { NotHere } from '../outcome';
@@ -130,12 +131,8 @@ async function tellStarted(
 const DraftRow = z.looseObject({ courseId: z.string(), started: z.number(), submitted: z.number() });
 
 const DRAFT = `
-  select a.course_id as "courseId", a.unit_id as "unitId", a.title, a.brief_md as brief, a.points::float8 as points,
-    a.weight::float8 as weight, a.expected_minutes as "expectedMinutes", ${ms('a.opens_at')} as opens,
-    ${ms('a.due_at')} as due, ${ms('a.closes_at')} as closes, ${ms('a.pass_by')} as "passBy", a.allowance,
-    a.take_back as "takeBack", a.settles, a.late_policy as late, a.counts, a.stands_again as "standsAgain",
-    a.follow_minutes as "followMinutes", a.strict, a.inherits, a.also_open as "alsoOpen",
-    a.follows_drafts as "followsDrafts", a.published, ${ms('a.visible_from')} as "visibleFrom",
+  select a.course_id as "courseId", a.unit_id as "unitId", a.title, a.brief_md as brief, ${ASSIGNMENT_SETTINGS.list('a')},
+    a.inherits, a.published, ${ms('a.visible_from')} as "visibleFrom",
     ${rows(deliverablesOf('a.id'))} as deliverables,
     ${rows(`select i.id, i.text, i.optional, i.met_by as "metBy" from must_do_items i
       where i.assignment_id = a.id order by i.position`)} as "mustDo",

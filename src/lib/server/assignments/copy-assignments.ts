@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { clock } from '../clock';
 import { execute, select, type Tx } from '../db/connection';
+import { COPIED_SETTINGS } from '../db/tables/assignment-settings';
 
 /** Which old row became which new one. */
 export type Copied = Array<{ old: string; new: string }>;
@@ -32,10 +33,10 @@ export async function copyAssignments(
   const map = JSON.stringify(assignments);
   const now = new Date(clock.now());
   await execute(
-    `insert into assignments (id, course_id, unit_id, title, brief_md, brief_html, points, allowance, take_back, settles,
-       counts, stands_again, follow_minutes, strict, late_policy, also_open, follows_drafts, published, created_at, position, weight, expected_minutes, inherits)
-     select m.new, $2, un.new, a.title, a.brief_md, a.brief_html, a.points, a.allowance, a.take_back, a.settles,
-       a.counts, a.stands_again, a.follow_minutes, a.strict, a.late_policy, a.also_open, a.follows_drafts, false, $4, a.position, a.weight, a.expected_minutes, a.inherits
+    `insert into assignments (id, course_id, unit_id, title, brief_md, brief_html, published, created_at, position, inherits,
+       ${COPIED_SETTINGS.join(', ')})
+     select m.new, $2, un.new, a.title, a.brief_md, a.brief_html, false, $4, a.position, a.inherits,
+       ${COPIED_SETTINGS.map((column) => `a.${column}`).join(', ')}
      from assignments a join ${pairs('$1', 'm')} on m.old = a.id left join ${pairs('$3', 'un')} on un.old = a.unit_id`,
     [map, to.courseId, JSON.stringify(to.units), now],
     tx

@@ -15,9 +15,9 @@ import { mayTry } from './sign-in';
 export async function changePassword(
   person: { id: string; handle: string },
   given: { old: string; fresh: string; agent: string }
-): Promise<Outcome<{ token: string; expires: number }, 'wrong-password' | 'too-many-tries'>> {
+): Promise<Outcome<{ token: string; expires: number }, 'wrong-password' | 'too-many-passwords'>> {
   const attempt = await SignInAttempt.create({ account: person.handle, address: 'own', at: new Date(clock.now()) });
-  if (!(await mayTry(person.handle))) return { ok: false, why: 'too-many-tries' };
+  if (!(await mayTry(person.handle))) return { ok: false, why: 'too-many-passwords' };
   const row = await Person.findByPk(person.id);
   if (!(await passwordFits(row?.passwordHash ?? null, given.old))) return { ok: false, why: 'wrong-password' };
   await attempt.update({ succeeded: true });

@@ -6,6 +6,7 @@ import { audit } from '../db/audit';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
+import type { Outcome } from '../outcome';
 import { queueMail } from '../mail/mail';
 import { hashPassword } from './passwords';
 import { closeAllSessions } from './sessions';
@@ -100,7 +101,7 @@ export async function openPasswordLink(token: string): Promise<{ handle: string;
  *
  * @returns whether the link still worked
  */
-export async function usePasswordLink(token: string, password: string): Promise<boolean> {
+export async function usePasswordLink(token: string, password: string): Promise<Outcome<object, 'link-used'>> {
   const passwordHash = await hashPassword(password);
   return inTransaction(async (tx) => {
     const now = new Date(clock.now());
@@ -111,9 +112,9 @@ export async function usePasswordLink(token: string, password: string): Promise<
       [digest(token), now],
       tx
     );
-    if (!used) return false;
+    if (!used) return { ok: false, why: 'link-used' };
     await setPassword(used.id, passwordHash, 'chose a password by a link', tx);
-    return true;
+    return { ok: true };
   });
 }
 

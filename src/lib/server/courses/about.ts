@@ -6,6 +6,7 @@ import { briefFromMarkdown } from '../rich-text/brief-from-markdown';
 import { audit } from '../db/audit';
 import { clock } from '../clock';
 import { execute, select } from '../db/connection';
+import { ASSIGNMENT_SETTINGS } from '../db/tables/assignment-settings';
 import { CalendarRow } from './calendar';
 import { shaping } from './shape-outline';
 
@@ -62,36 +63,28 @@ export async function changeRules(
     await execute('update courses set rules = $2 where id = $1', [id, JSON.stringify(rules)], tx);
     const rows = await select(
       z.object({ begun: z.boolean() }),
-      `with followers as (
-         select a.id, exists (select 1 from packets p join rounds r on r.packet_id = p.id where p.assignment_id = a.id) as begun
-         from assignments a where a.course_id = $1 and a.inherits && $5::text[]
-       ), taken as (
-         update assignments a set
-           late_policy = case when 'late' = any(a.inherits) then $2::jsonb else a.late_policy end,
-           allowance = case when 'allowance' = any(a.inherits) then $3::integer else a.allowance end,
-           take_back = case when 'takeBack' = any(a.inherits) then $4::boolean else a.take_back end,
-           counts = case when 'counts' = any(a.inherits) then $6::text else a.counts end,
-           stands_again = case when 'standsAgain' = any(a.inherits) then $7::boolean else a.stands_again end,
-           follow_minutes = case when 'followMinutes' = any(a.inherits) then $8::integer else a.follow_minutes end
-         from followers f where f.id = a.id and not f.begun
-       )
-       select begun from followers`,
-      [
-        id,
-        JSON.stringify(rules.late),
-        rules.allowance,
-        rules.takeBack,
-        [...RULE_NAMES],
-        rules.counts,
-        rules.standsAgain,
-        rules.followMinutes
-      ],
+      FOLLOW_RULES,
+      [id, [...RULE_NAMES], ...RULE_NAMES.map((name) => (name === 'late' ? JSON.stringify(rules.late) : rules[name]))],
       tx
     );
     await audit(person.id, 'change-rules', id, { rules }, tx);
     return { changed: rows.filter((row) => !row.begun).length, kept: rows.filter((row) => row.begun).length };
   });
 }
+
+/** Assignments in which nobody has submitted take over what they follow; the values stand in the order of the rules. */
+const FOLLOW_RULES = `
+  with followers as (
+    select a.id, exists (select 1 from packets p join rounds r on r.packet_id = p.id where p.assignment_id = a.id) as begun
+    from assignments a where a.course_id = $1 and a.inherits && $2::text[]
+  ), taken as (
+    update assignments a set ${RULE_NAMES.map((name, i) => {
+      const column = ASSIGNMENT_SETTINGS.columnOf(name);
+      return `${column} = case when '${name}' = any(a.inherits) then $${i + 3} else a.${column} end`;
+    }).join(', ')}
+    from followers f where f.id = a.id and not f.begun
+  )
+  select begun from followers`;
 
 /**
  * Ends a course, or takes it up again. What is in an ended course leaves everyone's Desk and runway and nobody can join

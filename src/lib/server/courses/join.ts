@@ -24,7 +24,7 @@ export async function joinByPhrase(person: Actor, typed: string): Promise<Outcom
     'select count(*)::int as n from join_attempts where person_id = $1 and at > $2',
     [person.id, new Date(now - HOUR)]
   );
-  if ((tries?.n ?? 0) > JOIN_TRIES) return { ok: false, why: 'too-many-tries' };
+  if ((tries?.n ?? 0) > JOIN_TRIES) return { ok: false, why: 'too-many-phrases' };
   return inTransaction(async (tx) => {
     const [course] = await select(
       z.object({ id: z.string(), slug: z.string() }),

@@ -36,11 +36,6 @@ export async function readOutline(person: Actor, course: CourseHead): Promise<{ 
   return { units: filled, now };
 }
 
-/** A course's units by name, in order: where something can be put. One query. */
-export async function readUnitNames(courseId: string): Promise<Array<{ id: string; title: string }>> {
-  return (await select(UnitRow, UNITS, [courseId])).map(({ id, title }) => ({ id, title }));
-}
-
 function isShown({ hidden, visibleFrom }: { hidden: boolean; visibleFrom: Moment | null }, now: Moment): boolean {
   return !hidden && (visibleFrom === null || visibleFrom <= now);
 }

@@ -1,9 +1,8 @@
 import { createHash } from 'node:crypto';
-import type { Duplex } from 'node:stream';
-import type { ClientBase, QueryConfig } from 'pg';
 import { Sequelize, type Transaction } from 'sequelize';
 import type { z } from 'zod';
 import { config } from '../config';
+import { lineOf, pipelined, send, withLine } from './driver';
 
 /** The connection pool of this process. Connects at the first query, not at import. */
 export const database = new Sequelize(config.databaseUrl, {
@@ -12,6 +11,8 @@ export const database = new Sequelize(config.databaseUrl, {
   pool: { max: config.poolSize, min: 0, idle: 30_000, acquire: 20_000 },
   define: { timestamps: false, underscored: true }
 });
+
+pipelined(database);
 
 export type Tx = Transaction;
 
@@ -48,7 +49,7 @@ export async function select<S extends z.ZodType>(
  */
 export async function ask(sql: string, bind: readonly unknown[], tx?: Tx): Promise<{ rows: unknown[] }> {
   const query = { name: statementName(sql), text: sql, values: [...bind] };
-  return tx ? send(lineOf(tx), query) : withLine((line) => send(line, query));
+  return tx ? send(lineOf(tx), query) : withLine(database, (line) => send(line, query));
 }
 
 /** PostgreSQL knows a prepared statement by a name of at most 63 bytes. */
@@ -58,43 +59,6 @@ function statementName(sql: string): string {
   return name;
 }
 const names = new Map<string, string>();
-
-/** What the driver's connections are, beyond what its types tell. */
-type Line = ClientBase & { pipeline: boolean; connection: { stream: Duplex } };
-
-// A statement does not wait for the answers of those before it to be sent.
-database.addHook('afterConnect', (line) => {
-  (line as Line).pipeline = true;
-});
-
-/** Everything that is asked before the process turns to something else leaves in one packet: writing costs the most. */
-function send(line: Line, query: QueryConfig): Promise<{ rows: unknown[] }> {
-  const { stream } = line.connection;
-  stream.cork();
-  process.nextTick(() => stream.uncork());
-  return line.query(query);
-}
-
-/**
- * The connection that a transaction of Sequelize's holds; its types do not tell of it.
- *
- * @throws Error when the transaction is over: where one of several pieces of work has failed, what the others ask from
- *   then on must not run outside of it
- */
-function lineOf(tx: Tx): Line {
-  const { connection, finished } = tx as unknown as { connection: Line; finished?: 'commit' | 'rollback' };
-  if (finished) throw new Error('The transaction is over.');
-  return connection;
-}
-
-async function withLine<T>(work: (line: Line) => Promise<T>): Promise<T> {
-  const line = (await database.connectionManager.getConnection({ type: 'read' })) as Line;
-  try {
-    return await work(line);
-  } finally {
-    database.connectionManager.releaseConnection(line);
-  }
-}
 
 /** Runs one hand-written statement that writes, prepared as `select`; its rows, if it returns any, are not looked at. */
 export async function execute(sql: string, bind: readonly unknown[] = [], tx?: Tx): Promise<void> {

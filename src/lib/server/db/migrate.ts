@@ -19,6 +19,7 @@ import * as judging from './migrations/0015-judging';
 import * as parties from './migrations/0016-parties';
 import * as thumbnails from './migrations/0017-thumbnails';
 import * as moments from './migrations/0018-moments';
+import * as unfinished from './migrations/0019-unfinished';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -39,7 +40,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0015-judging', ...judging },
   { name: '0016-parties', ...parties },
   { name: '0017-thumbnails', ...thumbnails },
-  { name: '0018-moments', ...moments }
+  { name: '0018-moments', ...moments },
+  { name: '0019-unfinished', ...unfinished }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -32,21 +32,39 @@ export async function extend(
   );
 }
 
-/**
- * New moments for several students. Each packet is its own transaction: where one cannot be extended, the others still
- * are, and the answer says which were not.
- */
-export async function extendSeveral(
+/** What became of several students at once: for whom it was not done, and why. */
+export interface Several {
+  done: number;
+  refused: Array<{ studentId: string; why: Refusal }>;
+}
+
+/** New moments for several students. */
+export function extendSeveral(
   person: Actor,
-  input: { assignmentId: string; studentIds: string[]; due?: number; closes?: number }
-): Promise<{ extended: number; refused: Array<{ studentId: string; why: Refusal }> }> {
-  const { studentIds, ...moments } = input;
-  const refused: Array<{ studentId: string; why: Refusal }> = [];
+  { studentIds, ...moments }: { assignmentId: string; studentIds: string[]; due?: number; closes?: number }
+): Promise<Several> {
+  return forEach(studentIds, (studentId) => extend(person, { ...moments, studentId }));
+}
+
+/** Frees several students from an assignment. */
+export function excuseSeveral(
+  person: Actor,
+  { studentIds, assignmentId }: { assignmentId: string; studentIds: string[] }
+): Promise<Several> {
+  return forEach(studentIds, (studentId) => excuse(person, { assignmentId, studentId }));
+}
+
+/** Each packet is its own transaction: where something cannot be done for one, it still is for the others. */
+async function forEach(
+  studentIds: readonly string[],
+  one: (studentId: string) => Promise<Outcome<object, Refusal>>
+): Promise<Several> {
+  const refused: Several['refused'] = [];
   for (const studentId of studentIds) {
-    const answer = await extend(person, { ...moments, studentId });
+    const answer = await one(studentId);
     if (!answer.ok) refused.push({ studentId, why: answer.why });
   }
-  return { extended: studentIds.length - refused.length, refused };
+  return { done: studentIds.length - refused.length, refused };
 }
 
 export const InPerson = z.object({

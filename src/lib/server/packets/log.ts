@@ -5,6 +5,7 @@ import { lateness } from '$core/lateness/lateness';
 import { countingMark } from '$core/grades/counting';
 import { COUNTS } from '$core/packets/terms';
 import { execute, ms, select, type Tx } from '../db/connection';
+import { named } from '../db/named';
 
 /** Everything that happened to a packet, in order. */
 export async function readLog(packetId: string, tx?: Tx): Promise<CustodyEvent[]> {
@@ -44,7 +45,7 @@ export async function appendLog(
   await Promise.all([
     execute(APPEND, [packet.id, packet.lastSeq, ...columns(events)], tx),
     ...projectRounds(packet, events, before, after, tx),
-    execute(PROJECT, [packet.id, packet.lastSeq + events.length, ...projected(after), ...extended(events)], tx),
+    execute(PROJECT.sql, PROJECT.bind(projected(packet, after, events)), tx),
     before.rounds !== after.rounds || before.nominated !== after.nominated ? projectLatest(packet.id, tx) : null
   ]);
 }
@@ -100,40 +101,43 @@ const MARKS = `
   where m.packet_id = $1 and m.returned_at is not null`;
 
 /** What lists show of the packet itself. An extension is its own moment from then on; what it does not name stays. */
-const PROJECT = `
-  update packets set last_seq = $2, phase = $3, pieces = $4, standing_round = $5, settled_by = $6, excused = $7,
-    in_person = $8, last_move = $9, since_at = $10, seal_until = $11, ran_out_at = $12, comes_back = $13,
-    nominated = $14, claimed_at = $15, asked_back_at = $16,
-    due_extended = due_extended or $17, due_at = case when $17 then $18::timestamptz else due_at end,
-    closes_extended = closes_extended or $19, closes_at = case when $19 then $20::timestamptz else closes_at end
-  where id = $1`;
+const PROJECT = named<ReturnType<typeof projected>>(`
+  update packets set last_seq = :lastSeq, phase = :phase, pieces = :pieces, standing_round = :standing,
+    settled_by = :settledBy, excused = :excused, in_person = :inPerson, last_move = :lastMove, since_at = :since,
+    seal_until = :sealUntil, ran_out_at = :ranOutAt, comes_back = :comesBack, nominated = :nominated,
+    claimed_at = :claimedAt, asked_back_at = :askedBackAt,
+    due_extended = due_extended or :movesDue,
+    due_at = case when :movesDue then :due::timestamptz else due_at end,
+    closes_extended = closes_extended or :movesCloses,
+    closes_at = case when :movesCloses then :closes::timestamptz else closes_at end
+  where id = :id`);
 
-/** $3 to $16. */
-function projected(custody: Custody) {
-  return [
-    custody.phase,
-    custody.pieces,
-    custody.standing,
-    custody.phase === 'settled' ? custody.settledBy : null,
-    custody.excused,
-    custody.inPerson,
-    custody.lastMove,
-    date(custody.since),
-    date(custody.seal?.until ?? null),
-    date(custody.ranOutAt),
-    custody.comesBack,
-    custody.nominated,
-    date(custody.claimed?.at ?? null),
-    date(custody.handBack?.at ?? null)
-  ];
-}
-
-/** $17 to $20: the latest extension of each moment. */
-function extended(events: CustodyEvent[]) {
+function projected(packet: { id: string; lastSeq: number }, custody: Custody, events: CustodyEvent[]) {
   const extensions = events.filter((event) => event.type === 'extended');
   const due = extensions.findLast((event) => event.due !== undefined)?.due;
   const closes = extensions.findLast((event) => event.closes !== undefined)?.closes;
-  return [due !== undefined, date(due ?? null), closes !== undefined, date(closes ?? null)];
+  return {
+    id: packet.id,
+    lastSeq: packet.lastSeq + events.length,
+    phase: custody.phase,
+    pieces: custody.pieces,
+    standing: custody.standing,
+    settledBy: custody.phase === 'settled' ? custody.settledBy : null,
+    excused: custody.excused,
+    inPerson: custody.inPerson,
+    lastMove: custody.lastMove,
+    since: date(custody.since),
+    sealUntil: date(custody.seal?.until ?? null),
+    ranOutAt: date(custody.ranOutAt),
+    comesBack: custody.comesBack,
+    nominated: custody.nominated,
+    claimedAt: date(custody.claimed?.at ?? null),
+    askedBackAt: date(custody.handBack?.at ?? null),
+    movesDue: due !== undefined,
+    due: date(due ?? null),
+    movesCloses: closes !== undefined,
+    closes: date(closes ?? null)
+  };
 }
 
 function date(moment: number | null): Date | null {
@@ -171,22 +175,22 @@ function createRound(
   const { due, late } = after.terms;
   const arrivedAt = events.at(-1)?.at ?? round.at;
   const { seconds, startedDays, kept } = lateness(round.at, due, packet.zone, late);
-  const bind = [
-    packet.id,
-    round.no,
-    round.state,
-    new Date(round.at),
-    events.at(-1)?.by ?? '',
-    arrivedAt === round.at ? null : new Date(arrivedAt),
-    date(due),
+  const row = {
+    packet: packet.id,
+    no: round.no,
+    state: round.state,
+    submittedAt: new Date(round.at),
+    by: events.at(-1)?.by ?? '',
+    arrivedAt: arrivedAt === round.at ? null : new Date(arrivedAt),
+    due: date(due),
     seconds,
     startedDays,
     kept
-  ];
-  return execute(CREATE_ROUND, bind, tx);
+  };
+  return execute(CREATE_ROUND.sql, CREATE_ROUND.bind(row), tx);
 }
 
-const CREATE_ROUND = `
+const CREATE_ROUND = named<object>(`
   insert into rounds
     (packet_id, no, state, submitted_at, submitted_by, arrived_at, due_at, late_seconds, started_days, kept)
-  values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`;
+  values (:packet, :no, :state, :submittedAt, :by, :arrivedAt, :due, :seconds, :startedDays, :kept)`);

@@ -80,13 +80,12 @@ export const CourseForm = NewCourse.pick({ title: true, emblem: true, zone: true
   /** The account of the first teacher; the office may leave it to later. */
   teacher: z.string().trim().toLowerCase().max(64).default('')
 });
-export type CourseRefusal = 'nobody-of-that-name';
 
 /** Makes a course, with its first teacher where one is named. */
 export async function addCourse(
   person: Actor,
   { teacher, ...facts }: z.infer<typeof CourseForm>
-): Promise<Outcome<{ slug: string }, CourseRefusal>> {
+): Promise<Outcome<{ slug: string }, 'nobody-of-that-name'>> {
   mustKeepCourses(person);
   return inTransaction(async (tx) => {
     const teacherId = teacher === '' ? null : await personNamed(teacher, tx);

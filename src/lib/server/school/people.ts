@@ -113,7 +113,7 @@ export const PersonForm = NewPerson.pick({ handle: true, name: true, email: true
     .transform((ticked) => ticked === 'on')
 });
 type PersonForm = z.infer<typeof PersonForm>;
-export type PersonRefusal = 'handle-taken' | 'last-office';
+type PersonRefusal = 'handle-taken' | 'last-office';
 
 /** Makes an account for somebody. They choose their password by a link. */
 export async function addPerson(person: Actor, given: PersonForm): Promise<Outcome<{ id: string }, PersonRefusal>> {

@@ -14,18 +14,18 @@ const LARGEST = 24 * 1024 * 1024;
 export async function receiveRoster(
   person: Actor,
   request: Request
-): Promise<Outcome<{ draft: string }, 'no-file' | 'unreadable'>> {
+): Promise<Outcome<{ draft: string }, 'no-roster-file' | 'roster-unreadable'>> {
   if (!mayForSchool(person, 'keep-people')) throw new NotHere('This page');
   const texts: RosterTexts = {};
   try {
     await readMultipart(request, LARGEST, async ({ field, stream }) => {
       if (isRosterFile(field)) texts[field] = new TextDecoder().decode(await buffer(stream));
     });
-    if (Object.keys(texts).length === 0) return { ok: false, why: 'no-file' };
+    if (Object.keys(texts).length === 0) return { ok: false, why: 'no-roster-file' };
     return { ok: true, draft: await draftRoster(person, texts) };
   } catch (error) {
     if (!(error instanceof BlobRefused)) log.info({ err: error }, 'roster files could not be read');
-    return { ok: false, why: 'unreadable' };
+    return { ok: false, why: 'roster-unreadable' };
   }
 }
 

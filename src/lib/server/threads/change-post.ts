@@ -19,7 +19,7 @@ export async function editPost(person: Actor, input: { postId: string; body: str
     const now = await written(input);
     if (!now.ok) return now;
     const { text, html } = now;
-    if (text === '') return { ok: false, why: 'says-nothing' };
+    if (text === '') return { ok: false, why: 'nothing-said' };
     await execute(
       'update posts set body = $2, body_html = $3, edited_at = $4 where id = $1',
       [input.postId, text, html, new Date(clock.now())],

@@ -47,12 +47,12 @@ export async function receiveSaid(person: Actor, request: Request): Promise<{ an
   }
 }
 
-type Answer = Outcome<{ id: string }, SaidRefusal | PieceRefusal | 'not-understood'>;
+type Answer = Outcome<{ id: string }, SaidRefusal | PieceRefusal>;
 
 async function keep(
   person: Actor,
   { name, stream, fields }: IncomingFile
-): Promise<Outcome<{ file: SaidBlob }, PieceRefusal | 'not-understood'>> {
+): Promise<Outcome<{ file: SaidBlob }, PieceRefusal | SaidRefusal>> {
   const given = Fields.safeParse(Object.fromEntries(fields));
   if (!given.success) return { ok: false, why: 'not-understood' };
   await askToSay(person, given.data);

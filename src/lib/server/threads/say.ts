@@ -77,7 +77,7 @@ export async function post(
   const said = await written(given);
   if (!said.ok) return said;
   const { text, html } = said;
-  if (text === '' && files.length === 0) return { ok: false, why: 'says-nothing' };
+  if (text === '' && files.length === 0) return { ok: false, why: 'nothing-said' };
   return inTransaction(async (tx) => {
     const { place, partyId } = await placeFor(person, given, tx);
     const id = randomUUID();

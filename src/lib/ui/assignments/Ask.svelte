@@ -12,11 +12,9 @@
     readers: Omit<Readers, 'to'>;
     points: readonly About[];
     pointHref: (about: About) => string | null;
-    zone: string;
-    now: number;
   }
   /** Asking the teacher alone. The open floor is another part of the page, and looks different. */
-  const { assignmentId, contacts, aside, readers, points, pointHref, zone, now }: Props = $props();
+  const { assignmentId, contacts, aside, readers, points, pointHref }: Props = $props();
   const where = $derived({ assignmentId });
 </script>
 
@@ -25,7 +23,7 @@
 >
 <div class="rounded border border-base-300 bg-base-100 p-4">
   <h3 class="mb-2 text-lg font-semibold">Aside, to your teacher</h3>
-  <Thread posts={aside} readers={{ ...readers, to: 'aside' }} {where} studies {points} {pointHref} {zone} {now} />
+  <Thread posts={aside} readers={{ ...readers, to: 'aside' }} {where} studies {points} {pointHref} />
   {#if contacts.length > 0}
     <p class="mt-3 border-t border-base-300 pt-2 text-sm">
       {#each contacts as { who, how, hours } (who)}

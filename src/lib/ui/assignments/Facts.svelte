@@ -45,7 +45,7 @@
 {#snippet moment(name: string, at: number)}
   <div>
     {@render fact(name)}
-    <dd class="font-semibold"><When moment={at} {zone} {now} /></dd>
+    <dd class="font-semibold"><When moment={at} /></dd>
   </div>
 {/snippet}
 
@@ -57,7 +57,7 @@
   <div>
     {@render fact(passBy === null ? 'Due' : 'Submit by')}
     <dd class="font-semibold">
-      {#if terms.due === null}No due date{:else}<When moment={terms.due} {zone} {now} />{/if}
+      {#if terms.due === null}No due date{:else}<When moment={terms.due} />{/if}
       {#if terms.due !== null && zone !== courseZone}
         <span class="block text-sm font-normal opacity-80">{absolute(terms.due, courseZone, now)} in {courseZone}</span>
       {/if}
@@ -67,7 +67,7 @@
   {#if passBy !== null}
     <div>
       {@render fact('Pass by')}
-      <dd class="font-semibold"><When moment={passBy} {zone} {now} /></dd>
+      <dd class="font-semibold"><When moment={passBy} /></dd>
       <dd class="text-sm opacity-85">Marked and passed by then: submit earlier, so that another round fits in</dd>
     </div>
   {/if}
@@ -107,7 +107,7 @@
         {#if isCurve(terms.late)}
           <dd class="mt-1">
             {#await import('./LateCurve.svelte') then { default: LateCurve }}
-              <LateCurve due={terms.due} closes={terms.closes} policy={terms.late} {courseZone} {zone} {now} />
+              <LateCurve due={terms.due} closes={terms.closes} policy={terms.late} {courseZone} />
             {/await}
           </dd>
         {/if}

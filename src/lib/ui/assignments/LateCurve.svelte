@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { scaleLinear } from 'd3-scale';
   import { curveStepAfter, line } from 'd3-shape';
   import { lateCurve } from '$core/lateness/late-curve';
@@ -10,11 +11,11 @@
     closes: number | null;
     policy: LatePolicy;
     courseZone: string;
-    zone: string;
-    now: number;
   }
   /** What lateness costs hour by hour: a step for each day that starts, labelled where it stands. */
-  const { due, closes, policy, courseZone, zone, now }: Props = $props();
+  const { due, closes, policy, courseZone }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
 
   const WIDTH = 260;
   const HEIGHT = 84;

@@ -8,13 +8,11 @@
     floor: PostView[];
     readers: Omit<Readers, 'to'>;
     studies: boolean;
-    zone: string;
-    now: number;
   }
   /** What everyone in the course reads and can answer: framed by a broken line, as a room without a door. */
-  const { assignmentId, floor, readers, studies, zone, now }: Props = $props();
+  const { assignmentId, floor, readers, studies }: Props = $props();
 </script>
 
 <div class="rounded border-2 border-dashed border-base-content/40 p-4">
-  <Thread posts={floor} readers={{ ...readers, to: 'floor' }} where={{ assignmentId }} {studies} {zone} {now} />
+  <Thread posts={floor} readers={{ ...readers, to: 'floor' }} where={{ assignmentId }} {studies} />
 </div>

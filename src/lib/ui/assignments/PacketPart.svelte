@@ -5,15 +5,13 @@
   import WithoutPieces from '$ui/packets/WithoutPieces.svelte';
   import FirstTime from '$ui/shell/FirstTime.svelte';
   import Message from '$ui/primitives/Message.svelte';
-  import { getZone } from '$ui/time/reader';
   import { getOwnWork } from '$ui/packets/own-work.svelte';
 
   /** The student's packet, with every way of filling it. `refused`: files that were not taken, each with its reason. */
   const { refused }: { refused: string[] } = $props();
   const work = getOwnWork();
-  const zone = getZone();
   const { view, facts } = $derived(work);
-  const { custody, holding, pieces, now } = $derived(work.packet);
+  const { custody, holding, pieces } = $derived(work.packet);
 </script>
 
 <section id="packet" aria-labelledby="packet-title">
@@ -49,8 +47,8 @@
   {#if work.editable && custody.pieces + work.coming.length > 0}
     <RoundNote assignmentId={facts.assignmentId} round={custody.rounds.length + 1} />
   {/if}
-  {#if work.editable}<WithoutPieces {custody} formKey={view.key} zone={zone()} {now} />{/if}
+  {#if work.editable}<WithoutPieces {custody} formKey={view.key} />{/if}
   {#if holding.holder === 'teacher'}
-    <div class="mt-4"><ChangeMind {custody} courseZone={facts.zone} zone={zone()} {now} formKey={view.key} /></div>
+    <div class="mt-4"><ChangeMind {custody} courseZone={facts.zone} formKey={view.key} /></div>
   {/if}
 </section>

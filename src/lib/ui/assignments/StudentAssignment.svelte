@@ -8,7 +8,6 @@
   import FootBar from '$ui/packets/FootBar.svelte';
   import CameBack from '$ui/rounds/CameBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
-  import { getZone } from '$ui/time/reader';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import Ask from './Ask.svelte';
   import BriefPart from './BriefPart.svelte';
@@ -28,11 +27,9 @@
   }
   /** An assignment as its student works on it. It begins with what matters in its state. */
   const { view, back, refused, problem }: Props = $props();
-  const reader = getZone();
-  const zone = $derived(reader());
   const work = setOwnWork(new OwnWork(() => view, getUploads()));
   const { facts, unitTitle, deliverables, teachers, guidance, packet } = $derived(view);
-  const { custody, pieces, rounds, marks, now } = $derived(packet);
+  const { custody, pieces, rounds, marks } = $derived(packet);
   const { full, declared } = $derived(work);
   /** Only where there is a choice is it said which one counts. */
   const counting = $derived(
@@ -94,7 +91,7 @@
         <section id="came-back" aria-labelledby="came-back-title">
           <h2 id="came-back-title" class="mb-2 text-xl font-semibold">What came back</h2>
           <NextStep />
-          <CameBack {marks} points={facts.points} {zone} {now} />
+          <CameBack {marks} points={facts.points} />
         </section>
       {/if}
       <BriefPart />
@@ -108,8 +105,6 @@
           {readers}
           points={ownPoints(deliverables, pieces, rounds, guidance.criteria)}
           {pointHref}
-          {zone}
-          {now}
         />
       </section>
       {#if rounds.length > 0}
@@ -119,8 +114,6 @@
             {rounds}
             packetId={packet.id ?? ''}
             places={deliverables}
-            {zone}
-            {now}
             {custody}
             counting={counting?.round ?? null}
           />
@@ -128,7 +121,7 @@
       {/if}
       <section id="floor" aria-labelledby="floor-title">
         <h2 id="floor-title" class="mb-2 text-xl font-semibold">Open floor, to the whole class</h2>
-        <OpenFloor assignmentId={facts.assignmentId} floor={guidance.floor} {readers} studies {zone} {now} />
+        <OpenFloor assignmentId={facts.assignmentId} floor={guidance.floor} {readers} studies />
       </section>
     </div>
   </div>

@@ -2,8 +2,7 @@
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import { enhance } from '$app/forms';
   import type { AssignmentDraft } from '$core/assignments/draft';
-  import type { CourseHead } from '$core/courses/views';
-  import { wantsOf, type StandingRules } from '$core/courses/rules';
+  import { wantsOf } from '$core/courses/rules';
   import { isSubmitted, judging } from '$core/judging/registry';
   import { WAYS } from '$core/judging/ways';
   import Field from '$ui/forms/Field.svelte';
@@ -11,30 +10,43 @@
   import AsStudentsSee from './AsStudentsSee.svelte';
   import CriteriaEditor from './CriteriaEditor.svelte';
   import DeliverablesEditor from './DeliverablesEditor.svelte';
-  import MomentField from './MomentField.svelte';
+  import BriefField from './BriefField.svelte';
+  import DatesEditor from './DatesEditor.svelte';
   import MustDoEditor from './MustDoEditor.svelte';
   import RulesEditor from './RulesEditor.svelte';
+  import SavingState from './SavingState.svelte';
+  import { selfSaving } from './self-saving.svelte';
+  import type { Begun, WritingPlace, WritingPort } from './writing';
 
   interface Props {
     initial: AssignmentDraft;
-    rules: StandingRules;
-    units: Array<{ id: string; title: string }>;
-    course: CourseHead;
+    /** What it goes on from; null where it begins from what is set. */
+    begun: Begun | null;
+    place: WritingPlace;
     /** What is wrong, by the path of its field. */
     problems: Record<string, string>;
     /** Whom a change concerns; empty where nothing has to be confirmed. */
-    affects: string[];
-    preview: (markdown: string) => Promise<string>;
+    affects?: string[];
+    port: WritingPort;
     button: string;
   }
   /** All of an assignment on one page, with the page that students will see beside it. */
-  const { initial, rules, units, course, problems, affects, preview, button }: Props = $props();
+  const { initial, begun, place, problems, affects = [], port, button }: Props = $props();
+  const { course, rules, units, dates, materials } = $derived(place);
+  // svelte-ignore state_referenced_locally (the port is the page's own, for as long as it stands)
+  const { preview, hold } = port;
 
   // What is being written belongs to this page until it is kept; later readings of the page must not overwrite it.
   // svelte-ignore state_referenced_locally
   const draft = $state($state.snapshot(initial));
   const scripted = whenScripted();
   let busy = $state(false);
+  const saving = selfSaving(
+    () => draft,
+    hold,
+    // svelte-ignore state_referenced_locally (what it begins from)
+    { version: begun?.version ?? 0, at: begun?.at ?? null }
+  );
 
   const elsewhere = $derived(Object.entries(problems).filter(([path]) => path === '' || path.includes('.')));
 </script>
@@ -59,8 +71,11 @@
     class="grid content-start gap-5"
     use:enhance={() => {
       busy = true;
+      const done = saving.stop();
       return async ({ update }) => {
+        await done;
         await update({ reset: false });
+        saving.goOn();
         busy = false;
       };
     }}
@@ -69,9 +84,7 @@
     <Field label="Title" problem={problems.title}
       ><input class="input w-full text-lg" bind:value={draft.title} maxlength="300" /></Field
     >
-    <Field label="Brief" about="Markdown: ## heading, - list, **bold**, tables with |" problem={problems.brief}>
-      <textarea class="textarea h-64 w-full" bind:value={draft.brief} maxlength="100000"></textarea>
-    </Field>
+    <BriefField bind:brief={draft.brief} {materials} problem={problems.brief} {preview} />
     <div class="grid gap-4 sm:grid-cols-2">
       <Field label="Where it stands in the outline">
         <select class="select w-full" bind:value={draft.unitId}>
@@ -88,28 +101,7 @@
       {@render number('Percent of the grade', 'Empty where it is not weighed', 'weight')}
       {@render number('Minutes of work you expect', '', 'expectedMinutes')}
     </div>
-    <fieldset class="grid gap-4 rounded border border-base-300 p-4 sm:grid-cols-2">
-      <legend class="px-1 font-semibold">Dates, on the clocks of {course.zone}</legend>
-      <MomentField label="Opens" bind:moment={draft.opens} zone={course.zone} problem={problems.opens} />
-      <MomentField label="Due" bind:moment={draft.due} zone={course.zone} problem={problems.due} />
-      <MomentField label="Closes for good" bind:moment={draft.closes} zone={course.zone} problem={problems.closes} />
-      <MomentField label="To be passed by" bind:moment={draft.passBy} zone={course.zone} problem={problems.passBy} />
-      <MomentField
-        label="Students see it from"
-        bind:moment={draft.visibleFrom}
-        zone={course.zone}
-        problem={problems.visibleFrom}
-      />
-      <label class="flex items-center gap-2 self-end pb-2">
-        <input
-          type="checkbox"
-          class="checkbox"
-          checked={!draft.published}
-          onchange={(event) => (draft.published = !event.currentTarget.checked)}
-        />
-        Keep it as a draft: students do not see it
-      </label>
-    </fieldset>
+    <DatesEditor {draft} zone={course.zone} around={dates} {problems} />
     <RulesEditor {draft} {rules} />
     {#if isSubmitted(draft.settles)}<DeliverablesEditor
         bind:deliverables={draft.deliverables}
@@ -118,7 +110,8 @@
       />{/if}
     <MustDoEditor bind:items={draft.mustDo} {problems} />
     <CriteriaEditor bind:criteria={draft.criteria} {problems} />
-    <div class="sticky bottom-0 border-t-2 border-base-300 bg-base-200 py-3">
+    <div class="sticky bottom-0 z-10 border-t-2 border-base-300 bg-base-200 py-3">
+      <SavingState saving={saving.now} onkeepthis={saving.keepThis} />
       {#each elsewhere as [path, words] (path)}<Message kind="problem">{words}</Message>{/each}
       {#if affects.length > 0}
         <Message kind="problem">

@@ -2,10 +2,11 @@
   import type { CourseGlance } from '$core/courses/views';
   import { absolute } from '$core/time/words';
   import Emblem from '$ui/courses/Emblem.svelte';
-  import { getZone } from '$ui/time/reader';
+  import { getNow, getZone } from '$ui/time/reader';
 
   /** A course, with what is with the reader, what came back, what is due next and who teaches. */
-  const { course, now }: { course: CourseGlance; now: number } = $props();
+  const { course }: { course: CourseGlance } = $props();
+  const now = $derived.by(getNow());
   const zone = getZone();
   const teaches = $derived(course.role === 'teacher');
   const said = $derived(

@@ -8,11 +8,9 @@
     phrase: string | null;
     invitations: SentInvitation[];
     courseZone: string;
-    zone: string;
-    now: number;
   }
   /** How people get into a course: its phrase, and invitations. For its teachers. */
-  const { phrase, invitations, zone, now }: Props = $props();
+  const { phrase, invitations }: Props = $props();
   const STATES = { pending: 'Waiting', accepted: 'Accepted', withdrawn: 'Withdrawn', over: 'Over' };
 </script>
 
@@ -69,7 +67,7 @@
               >
             {/if}
             {#if one.state === 'pending'}
-              <span>until <When moment={one.expires} {zone} {now} both={false} /></span>
+              <span>until <When moment={one.expires} both={false} /></span>
               <form method="post" action="?/withdraw" use:act class="ml-auto">
                 <input type="hidden" name="id" value={one.id} /><button class="link">Withdraw</button>
               </form>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { BookOpen, Megaphone } from '@lucide/svelte';
   import type { OutlineItem } from '$core/courses/outline';
   import { timeToDue } from '$core/packets/due';
@@ -8,12 +9,12 @@
 
   interface Props {
     item: OutlineItem;
-    zone: string;
-    now: number;
     /** Teachers see no baton of their own. */
     reader?: 'student' | 'teacher';
   }
-  const { item, zone, now, reader = 'student' }: Props = $props();
+  const { item, reader = 'student' }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
   const href = $derived(
     { assignment: '/assignments/', material: '/materials/', notice: '/notices/' }[item.kind] + item.id
   );

@@ -8,10 +8,8 @@
     no: number;
     /** The current unit opens by itself. */
     open: boolean;
-    zone: string;
-    now: number;
   }
-  const { unit, word, no, open, zone, now }: Props = $props();
+  const { unit, word, no, open }: Props = $props();
 </script>
 
 <details {open} class="group mb-2 border-y border-base-300 bg-base-100">
@@ -23,7 +21,7 @@
     <span class="ml-auto text-sm {open ? '' : 'font-medium'}">{insideWords(unit)}</span>
   </summary>
   <ul class="divide-y divide-base-300 border-t border-base-300">
-    {#each unit.items as item (item.id)}<li><OutlineItem {item} {zone} {now} /></li>{/each}
+    {#each unit.items as item (item.id)}<li><OutlineItem {item} /></li>{/each}
   </ul>
   {#if unit.items.length === 0}<p class="border-t border-base-300 p-4">Nothing is here yet.</p>{/if}
 </details>

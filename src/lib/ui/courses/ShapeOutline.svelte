@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { reach } from '$ui/forms/reach';
   import { dragHandle, dragHandleZone, SHADOW_ITEM_MARKER_PROPERTY_NAME } from 'svelte-dnd-action';
   import { GripVertical } from '@lucide/svelte';
   import { deserialize } from '$app/forms';
@@ -17,12 +18,10 @@
     course: CourseHead;
     units: Unit[];
     current: number;
-    zone: string;
-    now: number;
     largest: number;
   }
   /** The outline in its teacher's hands: everything can be moved, by pointer and by keyboard. */
-  const { course, units, current, zone, now, largest }: Props = $props();
+  const { course, units, current, largest }: Props = $props();
 
   /** While something is moved, the page shows where it would go; after that, what the server says. */
   let order = $derived(units.map((unit) => ({ ...unit, id: unit.id ?? 'loose', items: [...unit.items] })));
@@ -70,7 +69,7 @@
     body.set('arrangement', JSON.stringify(arrangement));
     problem = '';
     try {
-      const answer = await fetch('?/arrange', { method: 'POST', body, headers: { 'x-sveltekit-action': 'true' } });
+      const answer = await reach('?/arrange', { method: 'POST', body, headers: { 'x-sveltekit-action': 'true' } });
       if (deserialize(await answer.text()).type !== 'success') throw new Error();
     } catch {
       problem = 'The new order was not kept: the connection broke. Everything is where it was.';
@@ -117,7 +116,6 @@
           hidden={unit.hidden}
           visibleFrom={unit.visibleFrom}
           courseZone={course.zone}
-          {now}
         />
         <button
           class="btn btn-sm"
@@ -156,7 +154,7 @@
             <GripVertical size={18} strokeWidth={1.75} aria-hidden="true" />
           </button>
           <div>
-            <OutlineItem {item} {zone} {now} reader="teacher" />
+            <OutlineItem {item} reader="teacher" />
             <div class="flex flex-wrap items-center gap-2 px-3 pb-2 text-sm">
               <button
                 class="btn btn-xs"
@@ -176,7 +174,6 @@
                 hidden={item.hidden}
                 visibleFrom={item.visibleFrom}
                 courseZone={course.zone}
-                {now}
               />
               {#if item.kind === 'assignment'}<a class="link" href="/assignments/{item.id}/edit">Change</a>{/if}
               {#if item.kind === 'material'}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getNow } from '$ui/time/reader';
   import { toWallClock } from '$core/time/wall-clock';
   import { absolute } from '$core/time/words';
   import { act } from '$ui/forms/act';
@@ -9,10 +10,10 @@
     hidden: boolean;
     visibleFrom: number | null;
     courseZone: string;
-    now: number;
   }
   /** Whether students see it: now, from a moment on, or not at all. */
-  const { kind, id, hidden, visibleFrom, courseZone, now }: Props = $props();
+  const { kind, id, hidden, visibleFrom, courseZone }: Props = $props();
+  const now = $derived.by(getNow());
   const said = $derived(
     hidden
       ? 'Hidden from students'

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { byDay, byOutline, type DeskGroup, type DeskLine } from '$core/packets/desk';
   import { dayWords } from '$core/packets/desk-words';
   import DeskRow from './DeskRow.svelte';
@@ -6,12 +7,12 @@
   interface Props {
     group: DeskGroup;
     lines: DeskLine[];
-    zone: string;
-    now: number;
     order: 'due' | 'outline';
   }
   /** The lines of one group, cut up by day or by course where that helps to find one. */
-  const { group, lines, zone, now, order }: Props = $props();
+  const { group, lines, order }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
 
   const parts = $derived.by(() => {
     if (order === 'outline' || group === 'no-date') return byCourse([...lines].sort(byOutline));
@@ -28,6 +29,6 @@
 {#each parts as { name, entries } (name)}
   {#if name && parts.length > 1}<h3 class="mt-2 mb-1 font-sans text-sm opacity-85">{name}</h3>{/if}
   <ul class="divide-y divide-base-300 border-y border-base-300">
-    {#each entries as line (line.assignmentId)}<DeskRow {line} {zone} {now} />{/each}
+    {#each entries as line (line.assignmentId)}<DeskRow {line} />{/each}
   </ul>
 {/each}

@@ -1,14 +1,15 @@
 <script lang="ts">
+  import { getNow } from '$ui/time/reader';
   import type { DeskNotice } from '$core/courses/views';
   import Emblem from '$ui/courses/Emblem.svelte';
   import { relative } from '$core/time/words';
 
   interface Props {
     notices: DeskNotice[];
-    now: number;
   }
   /** What teachers tell their courses, until it has been read. */
-  const { notices, now }: Props = $props();
+  const { notices }: Props = $props();
+  const now = $derived.by(getNow());
 </script>
 
 {#if notices.length > 0}

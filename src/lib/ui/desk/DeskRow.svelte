@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { countedPoints, pointsText } from '$core/grades/points';
   import { need, type DeskLine } from '$core/packets/desk';
   import { isLongWait, needWords, waitWords } from '$core/packets/desk-words';
@@ -7,7 +8,9 @@
   import Emblem from '$ui/courses/Emblem.svelte';
   import Baton from '$ui/packets/Baton.svelte';
 
-  const { line, zone, now }: { line: DeskLine; zone: string; now: number } = $props();
+  const { line }: { line: DeskLine } = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
 
   const why = $derived(need(line, now));
   const withStudent = $derived(line.holder === 'student');

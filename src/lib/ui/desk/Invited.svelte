@@ -6,11 +6,9 @@
 
   interface Props {
     invitations: PendingInvitation[];
-    zone: string;
-    now: number;
   }
   /** Invitations that wait for this person's answer. */
-  const { invitations, zone, now }: Props = $props();
+  const { invitations }: Props = $props();
 </script>
 
 {#each invitations as invitation (invitation.id)}
@@ -18,7 +16,7 @@
     <Emblem emblem={invitation.emblem} />
     <p class="grow">
       {invitation.by} invites you {invitation.role === 'teacher' ? 'to teach' : 'to'} <b>{invitation.courseTitle}</b>.
-      <span class="block text-sm opacity-80">Open until <When moment={invitation.expires} {zone} {now} /></span>
+      <span class="block text-sm opacity-80">Open until <When moment={invitation.expires} /></span>
     </p>
     <form method="post" action="/join?/accept" use:act>
       <input type="hidden" name="invitationId" value={invitation.id} />

@@ -10,11 +10,9 @@
     lines: DeskLine[];
     /** Where the list goes on, and what is there; null at its end. */
     next: { href: string; name: string } | null;
-    zone: string;
-    now: number;
   }
   /** One page of a list that can go on for years. */
-  const { title, about, empty, lines, next, zone, now }: Props = $props();
+  const { title, about, empty, lines, next }: Props = $props();
 </script>
 
 <svelte:head><title>{title} · Vendro</title></svelte:head>
@@ -26,7 +24,7 @@
     <p class="mt-4 rounded bg-base-100 p-8">{empty}</p>
   {:else}
     <ul class="mt-4 divide-y divide-base-300 border-y border-base-300">
-      {#each lines as line (line.assignmentId)}<DeskRow {line} {zone} {now} />{/each}
+      {#each lines as line (line.assignmentId)}<DeskRow {line} />{/each}
     </ul>
   {/if}
   {#if next}<p class="mt-4"><a class="btn" href={next.href}>{next.name}</a></p>{/if}

@@ -3,7 +3,7 @@ import { applyAction, enhance } from '$app/forms';
 import { invalidateAll } from '$app/navigation';
 
 /** The line is down or the server is away: the page stays, with all that is on it. */
-const UNREACHED = {
+export const UNREACHED = {
   type: 'failure',
   status: 503,
   data: {

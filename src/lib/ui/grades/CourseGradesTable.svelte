@@ -4,7 +4,7 @@
   import GradeRow from './GradeRow.svelte';
 
   /** A course with everything that was set in it. */
-  const { grades, now }: { grades: CourseGrades; now: number } = $props();
+  const { grades }: { grades: CourseGrades } = $props();
   const { slug, title, emblem } = $derived(grades.course);
 </script>
 
@@ -26,7 +26,7 @@
       </tr>
     </thead>
     <tbody class="max-sm:block [&>tr:not(.remark)]:border-base-300 [&>tr:not(.remark):not(:first-child)]:border-t">
-      {#each grades.lines as line (line.assignmentId)}<GradeRow {line} {now} />{/each}
+      {#each grades.lines as line (line.assignmentId)}<GradeRow {line} />{/each}
     </tbody>
   </table>
 </section>

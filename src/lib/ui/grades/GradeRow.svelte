@@ -5,10 +5,11 @@
   import { judging } from '$core/judging/registry';
   import { absolute } from '$core/time/words';
   import Baton from '$ui/packets/Baton.svelte';
-  import { getZone } from '$ui/time/reader';
+  import { getNow, getZone } from '$ui/time/reader';
 
   /** One assignment: what it is, when it is due, where it stands, what came of it and what the teacher said. */
-  const { line, now }: { line: GradeLine; now: number } = $props();
+  const { line }: { line: GradeLine } = $props();
+  const now = $derived.by(getNow());
   const zone = getZone();
   const state = $derived(gradeState(line, now));
   const said = $derived(gradeWords(line, now));

@@ -1,15 +1,16 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { act } from '$ui/forms/act';
   import { absolute } from '$core/time/words';
 
   interface Props {
     asked: { at: number; reason: string };
     round: number | null;
-    zone: string;
-    now: number;
   }
   /** The student asks for the round that stands here. */
-  const { asked, round, zone, now }: Props = $props();
+  const { asked, round }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
 </script>
 
 <section

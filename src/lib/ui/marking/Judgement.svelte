@@ -18,7 +18,8 @@
     criteria: Criterion[];
     submitting: boolean;
     values: { points: string; levels: string[]; remark: string; due: string; closes: string };
-    errors: { points?: string[]; remark?: string[]; due?: string[]; closes?: string[] };
+    /** What is wrong, by the field's name. */
+    errors: Record<string, string>;
     children: Snippet;
   }
   let { points, settles, round, criteria, submitting, values = $bindable(), errors, children }: Props = $props();

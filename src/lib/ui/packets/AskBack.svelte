@@ -1,15 +1,16 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { act } from '$ui/forms/act';
   import type { Custody } from '$core/packets/custody';
   import { absolute } from '$core/time/words';
 
   interface Props {
     custody: Custody;
-    zone: string;
-    now: number;
   }
   /** One step that asks the teacher for a round that cannot be taken back any more. */
-  const { custody, zone, now }: Props = $props();
+  const { custody }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
 </script>
 
 {#if custody.handBack}

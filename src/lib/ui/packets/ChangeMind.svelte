@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { Pencil, Undo2 } from '@lucide/svelte';
   import { act } from '$ui/forms/act';
   import { allowed } from '$core/packets/allowed';
@@ -11,11 +12,11 @@
   interface Props {
     custody: Custody;
     courseZone: string;
-    zone: string;
-    now: number;
     formKey: string;
   }
-  const { custody, courseZone, zone, now, formKey }: Props = $props();
+  const { custody, courseZone, formKey }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
 
   const round = $derived(custody.standing);
   const revising = $derived(custody.phase === 'revising');
@@ -117,7 +118,7 @@
       </details>
     {:else}
       <p class="my-2 text-sm">{mayEmpty.ok ? '' : refusalWords(mayEmpty.why)}</p>
-      {#if custody.handBack || mayAsk}<AskBack {custody} {zone} {now} />{/if}
+      {#if custody.handBack || mayAsk}<AskBack {custody} />{/if}
     {/if}
   </section>
 </div>

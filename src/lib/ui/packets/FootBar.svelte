@@ -76,7 +76,7 @@
         </p>{/if}
       {#if ranOut}<p class="font-semibold text-error" role="alert">{ranOut}</p>{/if}
       {#if sealed}
-        <SealState seal={sealed} {coming} {zone} />
+        <SealState seal={sealed} {coming} />
       {:else if working && !declared}
         <p>
           {#if full}{full}{/if}

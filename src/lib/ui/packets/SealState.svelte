@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone } from '$ui/time/reader';
   import { act } from '$ui/forms/act';
   import type { Seal } from '$core/packets/custody';
   import { sealWords } from '$core/packets/seal-words';
@@ -7,10 +8,10 @@
     seal: Seal;
     /** How many files have not arrived yet. */
     coming: number;
-    zone: string;
   }
   /** A packet that is sealed while its last bytes arrive. */
-  const { seal, coming, zone }: Props = $props();
+  const { seal, coming }: Props = $props();
+  const zone = $derived.by(getZone());
 </script>
 
 <p class="figures font-semibold" role="status">{sealWords(seal, coming, zone)}</p>

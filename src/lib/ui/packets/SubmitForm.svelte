@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { reach } from '$ui/forms/reach';
   import { tick } from 'svelte';
   import type { Found } from '$core/checks/check';
   import { invalidateAll } from '$app/navigation';
@@ -40,7 +41,7 @@
       looking = true;
       const headers = { 'x-sveltekit-action': 'true' };
       await Promise.race([
-        fetch('?/lookAtLinks', { method: 'POST', body: new FormData(), headers }).catch(() => null),
+        reach('?/lookAtLinks', { method: 'POST', body: new FormData(), headers }).catch(() => null),
         new Promise((resolve) => setTimeout(resolve, PATIENCE))
       ]);
       await invalidateAll();

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { act } from '$ui/forms/act';
   import { allowed } from '$core/packets/allowed';
   import type { Custody } from '$core/packets/custody';
@@ -7,11 +8,11 @@
   interface Props {
     custody: Custody;
     formKey: string;
-    zone: string;
-    now: number;
   }
   /** Work that has no pieces: read, done in class, in a shared place, or handed over in person. */
-  const { custody, formKey, zone, now }: Props = $props();
+  const { custody, formKey }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
   const next = $derived(custody.rounds.length + 1);
   const mayBare = $derived(custody.pieces === 0 && allowed(custody, { do: 'submit', bare: true }, now).ok);
   const mayClaim = $derived(custody.pieces === 0 && allowed(custody, { do: 'claim-in-person', note: '' }, now).ok);

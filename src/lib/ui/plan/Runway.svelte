@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone } from '$ui/time/reader';
   import { layRunway, type RunwayDue, type Stroke } from '$core/plan/runway';
   import { absolute, relative, span } from '$core/time/words';
   import { MINUTE } from '$core/time/moment';
@@ -6,9 +7,9 @@
   interface Props {
     /** Null until it has been read. */
     data: { dues: RunwayDue[]; now: number } | null;
-    zone: string;
   }
-  const { data, zone }: Props = $props();
+  const { data }: Props = $props();
+  const zone = $derived.by(getZone());
 
   const HEIGHT = 56;
   const LABELS = 18;

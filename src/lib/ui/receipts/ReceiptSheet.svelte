@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone } from '$ui/time/reader';
   import { addressText } from '$core/links/address';
   import { verdictText } from '$core/links/words';
   import { sizeText } from '$core/materials/size-text';
@@ -8,12 +9,12 @@
 
   interface Props {
     receipt: Receipt;
-    zone: string;
     /** Where the round lies. */
     assignmentId: string;
   }
   /** What the school says that it received. */
-  const { receipt, zone, assignmentId }: Props = $props();
+  const { receipt, assignmentId }: Props = $props();
+  const zone = $derived.by(getZone());
   const moment = (at: number) => completeMoment(at, zone);
   const facts = $derived(receiptFacts(receipt, zone));
 </script>

@@ -6,10 +6,8 @@
   interface Props {
     marks: readonly MarkView[];
     points: number | null;
-    zone: string;
-    now: number;
   }
-  const { marks, points, zone, now }: Props = $props();
+  const { marks, points }: Props = $props();
   const heading = (mark: MarkView) =>
     mark.outcome === 'another-round'
       ? 'Another round is asked'
@@ -28,7 +26,7 @@
       <h3 class="text-lg font-semibold">
         {heading(mark)}{#if mark.round !== null}, round {mark.round}{/if}
       </h3>
-      <p class="ml-auto text-sm opacity-85">{mark.by}, <When moment={mark.at} {zone} {now} /></p>
+      <p class="ml-auto text-sm opacity-85">{mark.by}, <When moment={mark.at} /></p>
     </div>
     {#if mark.points !== null && points !== null}
       <p class="figures mt-1">

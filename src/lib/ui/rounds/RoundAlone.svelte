@@ -18,12 +18,11 @@
       places: Array<{ id: string; title: string }>;
       now: number;
     };
-    zone: string;
     read: (pieceId: string) => Promise<Comparable>;
   }
   /** One round, alone or held against another one. */
-  const { page, zone, read }: Props = $props();
-  const { packetId, student, facts, reader, round, all, beside, places, now } = $derived(page);
+  const { page, read }: Props = $props();
+  const { packetId, student, facts, reader, round, all, beside, places } = $derived(page);
   const two = $derived<[number, number]>(
     beside ? [Math.min(round.no, beside.round.no), Math.max(round.no, beside.round.no)] : [round.no, round.no]
   );
@@ -67,7 +66,7 @@
   {:else}
     {#if reader === 'student'}<p class="mb-2">This is exactly what your teacher sees of it.</p>{/if}
     <article class="rounded border border-base-300 bg-base-100 p-4">
-      <RoundSheet {round} {places} {zone} {now} reader="teacher" />
+      <RoundSheet {round} {places} reader="teacher" />
     </article>
   {/if}
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import type { RoundState } from '$core/packets/custody';
   import { roundTimeliness } from '$core/packets/due';
   import { arrivedWords } from '$core/packets/seal-words';
@@ -9,14 +10,14 @@
   interface Props {
     round: RoundView;
     places: ReadonlyArray<{ id: string; title: string }>;
-    zone: string;
-    now: number;
     reader: 'student' | 'teacher';
     /** Its result is the one that counts, or will be. */
     counts?: boolean;
   }
   /** A round as it was submitted. The student and the teacher see the very same. */
-  const { round, places, zone, now, reader, counts = false }: Props = $props();
+  const { round, places, reader, counts = false }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
 
   const STATES: Record<RoundState, string> = {
     standing: 'Standing',

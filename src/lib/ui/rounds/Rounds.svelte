@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getNow } from '$ui/time/reader';
   import { allowed } from '$core/packets/allowed';
   import type { Custody } from '$core/packets/custody';
   import type { RoundView } from '$core/packets/views';
@@ -9,15 +10,14 @@
     rounds: readonly RoundView[];
     packetId: string;
     places: ReadonlyArray<{ id: string; title: string }>;
-    zone: string;
-    now: number;
     reader?: 'student' | 'teacher';
     /** The student's own custody, for what can be done with a round; null where a teacher reads. */
     custody?: Custody | null;
     /** The round whose result counts, where one does. */
     counting?: number | null;
   }
-  const { rounds, packetId, places, zone, now, reader = 'student', custody = null, counting = null }: Props = $props();
+  const { rounds, packetId, places, reader = 'student', custody = null, counting = null }: Props = $props();
+  const now = $derived.by(getNow());
   const mayRestore = $derived(custody !== null && allowed(custody, { do: 'add-piece', piece: '' }, now).ok);
   const mayNominate = (round: number) =>
     custody !== null && custody.nominated !== round && allowed(custody, { do: 'nominate', round }, now).ok;
@@ -32,7 +32,7 @@
         ? 'border-l-4 border-l-primary'
         : ''}"
     >
-      <RoundSheet {round} {places} {zone} {now} {reader} counts={counting === round.no} />
+      <RoundSheet {round} {places} {reader} counts={counting === round.no} />
       <p class="mt-2 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm">
         {#if round.receipt}<a class="link" href="/receipts/{round.receipt}">Receipt {round.receipt}</a>{/if}
         {#if reader === 'student'}<a class="link" href="/rounds/{packetId}/{round.no}">As your teacher sees it</a>{/if}

@@ -18,12 +18,10 @@
     /** Why the folder could not be read. */
     trouble: string | null;
     problem: string | null;
-    zone: string;
-    now: number;
     readAgain: () => Promise<void>;
   }
   /** A store elsewhere, from which copies are taken onto the Shelf. */
-  const { store, path, entries, trouble, problem, zone, now, readAgain }: Props = $props();
+  const { store, path, entries, trouble, problem, readAgain }: Props = $props();
   const scripted = whenScripted();
   const copies = new SvelteMap<string, Copying>();
   let reading = $state(false);
@@ -82,7 +80,7 @@
                 <FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
                 <span class="min-w-0 font-medium wrap-anywhere">{entry.name}</span>
                 <span class="text-sm opacity-85">
-                  {#if entry.changedAt !== null}<When moment={entry.changedAt} {zone} {now} />,{/if}
+                  {#if entry.changedAt !== null}<When moment={entry.changedAt} />,{/if}
                   {sizeText(entry.size)}
                 </span>
                 <span class="ml-auto">

@@ -21,12 +21,10 @@
     quota: ShelfQuota;
     query: { folderId?: string; search?: string; binned?: boolean };
     largest: number;
-    zone: string;
-    now: number;
     problem: string | null;
   }
   /** The student's own files across courses, the newest first. */
-  const { files, more, folders, quota, query, largest, zone, now, problem }: Props = $props();
+  const { files, more, folders, quota, query, largest, problem }: Props = $props();
 
   const uploads = getUploads();
   onMount(() => void prepare().catch(() => undefined));
@@ -143,7 +141,7 @@
       {:else}
         <ul class="divide-y divide-base-300 rounded border border-base-300 bg-base-100 px-4">
           {#each files as file (file.id)}
-            <ShelfRow {file} folders={listed} {largest} {zone} {now} />
+            <ShelfRow {file} folders={listed} {largest} />
           {/each}
         </ul>
       {/if}

@@ -16,11 +16,9 @@
     file: ShelfFile;
     folders: ReadonlyArray<ShelfFolder & { depth: number }>;
     largest: number;
-    zone: string;
-    now: number;
   }
   /** A file on the Shelf, with where it is used. */
-  const { file, folders, largest, zone, now }: Props = $props();
+  const { file, folders, largest }: Props = $props();
   const scripted = whenScripted();
   const address = $derived(fileAddress('shelf', file.id));
   let shown = $state<'peek' | 'change' | null>(null);
@@ -70,7 +68,7 @@
     </span>
   </div>
   <p class="pl-8 text-sm opacity-85">
-    <When moment={file.binnedAt ?? file.changedAt} {zone} {now} />{#if file.version > 1}, version {file.version}{/if}{#if file.folder},
+    <When moment={file.binnedAt ?? file.changedAt} />{#if file.version > 1}, version {file.version}{/if}{#if file.folder},
       in {file.folder}{/if}
   </p>
   {#if file.uses.length > 0}

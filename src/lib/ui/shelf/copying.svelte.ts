@@ -1,3 +1,5 @@
+import { reach } from '$ui/forms/reach';
+
 /** A copy under way. */
 export class Copying {
   copied = $state(0);
@@ -14,7 +16,7 @@ export class Copying {
    */
   async run(path: string): Promise<boolean> {
     try {
-      const answer = await fetch('/shelf/store/copy', {
+      const answer = await reach('/shelf/store/copy', {
         method: 'POST',
         headers: { 'content-type': 'application/json' },
         body: JSON.stringify({ path }),

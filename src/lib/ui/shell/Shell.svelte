@@ -12,14 +12,13 @@
     person: { name: string; studies: boolean; teaches: boolean; office: boolean; unread: number } | null;
     theme: 'day' | 'night' | 'system';
     path: string;
-    zone: string;
     /** What the runway shows; null until it has been read. */
     runway: { dues: RunwayDue[]; now: number } | null;
     /** Asks the server what a search finds. */
     ask: (typed: string) => Promise<Found[]>;
     children: Snippet;
   }
-  const { person, theme, path, zone, runway, ask, children }: Props = $props();
+  const { person, theme, path, runway, ask, children }: Props = $props();
 
   const rooms = $derived([
     ...(person?.studies || (person && !person.teaches && !person.office) ? [{ href: '/desk', name: 'Desk' }] : []),
@@ -102,5 +101,5 @@
     </div>
   </div>
 </header>
-{#if person?.studies}<Runway data={runway} {zone} />{/if}
+{#if person?.studies}<Runway data={runway} />{/if}
 <main id="main" tabindex="-1" class="outline-none">{@render children()}</main>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { absolute } from '$core/time/words';
 
   interface Props {
@@ -13,11 +14,11 @@
     }>;
     students: Array<{ id: string; name: string }>;
     slug: string;
-    zone: string;
-    now: number;
   }
   /** Every aside of a course, for its teachers. */
-  const { lines, students, slug, zone, now }: Props = $props();
+  const { lines, students, slug }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
   const hrefOf = ({ assignment, studentId }: Props['lines'][number]) =>
     `${assignment === null ? `/courses/${slug}/aside` : `/assignments/${assignment.id}`}?aside=${studentId}#ask`;
 </script>

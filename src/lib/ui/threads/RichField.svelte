@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import type { Editor } from '@tiptap/core';
-  import { Bold, Code, Italic, List, ListOrdered, Quote } from '@lucide/svelte';
+  import Toolbar from '$ui/rich/Toolbar.svelte';
+  import { PLAIN_TOOLS } from '$ui/rich/tools';
 
   interface Props {
     /** Rich text to begin with. */
@@ -82,27 +83,6 @@
     html = '';
     text = '';
   }
-
-  const TOOLS = [
-    { mark: 'bold', label: 'Bold', icon: Bold, run: (e: Editor) => e.chain().focus().toggleBold().run() },
-    { mark: 'italic', label: 'Italic', icon: Italic, run: (e: Editor) => e.chain().focus().toggleItalic().run() },
-    { mark: 'code', label: 'Code', icon: Code, run: (e: Editor) => e.chain().focus().toggleCode().run() },
-    { mark: 'bulletList', label: 'List', icon: List, run: (e: Editor) => e.chain().focus().toggleBulletList().run() },
-    {
-      mark: 'orderedList',
-      label: 'Numbered list',
-      icon: ListOrdered,
-      run: (e: Editor) => e.chain().focus().toggleOrderedList().run()
-    },
-    {
-      mark: 'blockquote',
-      label: 'Quotation',
-      icon: Quote,
-      run: (e: Editor) => e.chain().focus().toggleBlockquote().run()
-    }
-  ];
-  /** Asked anew whenever the selection or the text changes. */
-  const on = (mark: string) => (changes >= 0 ? (editor?.isActive(mark) ?? false) : false);
 </script>
 
 <div class="rounded border border-base-300 bg-base-100 focus-within:outline-2 focus-within:outline-primary">
@@ -119,18 +99,6 @@
       bind:value={text}></textarea>
   {/if}
   {#if editor}
-    <div role="toolbar" aria-label="How it is written" class="flex flex-wrap gap-1 border-t border-base-300 p-1">
-      {#each TOOLS as tool (tool.mark)}
-        {@const Icon = tool.icon}
-        <button
-          type="button"
-          class="grid size-8 place-items-center rounded hover:bg-base-200 aria-pressed:bg-base-300"
-          aria-label={tool.label}
-          title={tool.label}
-          aria-pressed={on(tool.mark)}
-          onclick={() => editor && tool.run(editor)}><Icon size={16} strokeWidth={1.75} aria-hidden="true" /></button
-        >
-      {/each}
-    </div>
+    <div class="border-t border-base-300"><Toolbar {editor} tools={PLAIN_TOOLS} turn={changes} /></div>
   {/if}
 </div>

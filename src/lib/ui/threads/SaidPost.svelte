@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getNow } from '$ui/time/reader';
   import { fileAddress } from '$core/materials/source';
   import { page } from '$app/state';
   import { mayEdit, mayMoveAside, mayUnsay } from '$core/threads/rules';
@@ -16,10 +17,9 @@
     studies: boolean;
     /** Where what it points at lies; null where that is not on this page. */
     pointHref: (about: About) => string | null;
-    zone: string;
-    now: number;
   }
-  const { post, onFloor, studies, pointHref, zone, now }: Props = $props();
+  const { post, onFloor, studies, pointHref }: Props = $props();
+  const now = $derived.by(getNow());
   const scripted = whenScripted();
   let editing = $state(false);
   let html = $state('');
@@ -42,7 +42,7 @@
 <li class="border-l-2 pl-3 {post.fresh ? 'border-accent' : 'border-base-300'}">
   <p class="text-sm">
     {#if post.fresh}<b class="mr-1">New.</b>{/if}<b>{post.by}</b>{post.teaches ? ', teaches' : ''} ·
-    <When moment={post.at} {zone} {now} />{#if post.edited}, put right since{/if}
+    <When moment={post.at} />{#if post.edited}, put right since{/if}
     {#if post.mine}<span class="opacity-80">{post.heard ? '· read' : '· not read yet'}</span>{/if}
   </p>
   {#if post.about}

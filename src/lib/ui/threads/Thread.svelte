@@ -15,27 +15,15 @@
     /** What can be pointed at. */
     points?: readonly About[];
     pointHref?: (about: About) => string | null;
-    zone: string;
-    now: number;
   }
   /** What was said, and a place to say more. */
-  const {
-    posts,
-    readers,
-    where,
-    studentId = null,
-    studies,
-    points = [],
-    pointHref = () => null,
-    zone,
-    now
-  }: Props = $props();
+  const { posts, readers, where, studentId = null, studies, points = [], pointHref = () => null }: Props = $props();
 </script>
 
 {#if posts.length > 0}
   <ol class="mb-4 grid gap-3">
     {#each posts as post (post.id)}
-      <SaidPost {post} onFloor={readers.to === 'floor'} {studies} {pointHref} {zone} {now} />
+      <SaidPost {post} onFloor={readers.to === 'floor'} {studies} {pointHref} />
     {/each}
   </ol>
 {/if}

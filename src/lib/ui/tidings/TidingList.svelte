@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { getZone, getNow } from '$ui/time/reader';
   import { groupTidings } from '$core/tidings/groups';
   import type { Tiding } from '$core/tidings/views';
   import { groupWords, tidingWords } from '$core/tidings/words';
@@ -10,11 +11,11 @@
     tidings: Tiding[];
     next: number | null;
     later: boolean;
-    zone: string;
-    now: number;
   }
   /** What happened, the newest first; what belongs together is one. */
-  const { tidings, next, later, zone, now }: Props = $props();
+  const { tidings, next, later }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
   const groups = $derived(groupTidings(tidings));
   const unread = $derived(tidings.some((one) => one.unread));
 </script>
@@ -50,7 +51,7 @@
         >
         <p class="text-sm opacity-85">
           {#if newest.course}{newest.course} ·{/if}
-          <When moment={newest.at} {zone} {now} />
+          <When moment={newest.at} />
         </p>
         {#if all.length > 1}
           <details class="text-sm">

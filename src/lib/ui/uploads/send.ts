@@ -1,3 +1,4 @@
+import { reach } from '$ui/forms/reach';
 import type { Sent } from '$core/pieces/kinds';
 
 /** What a file is bound for: a place in a packet, the next version of a file on the Shelf, a folder there. */
@@ -41,7 +42,7 @@ export function finish(id: string, sha256: string | null): Promise<Answer> {
 }
 
 async function ask<T>(address: string, body: unknown): Promise<T> {
-  const answer = await fetch(address, {
+  const answer = await reach(address, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(body)

@@ -1,3 +1,4 @@
+import { reach } from '$ui/forms/reach';
 import { createContext } from 'svelte';
 import { hashFile } from './hash-file';
 import { askKnown, finish, Refused, type Answer, type Bound, type Sending } from './send';
@@ -142,7 +143,7 @@ export class Uploads {
   async giveUp(item: OnItsWay): Promise<void> {
     this.items = this.items.filter((one) => one !== item);
     await item.sending?.stop();
-    if (item.id !== undefined) await fetch(`/uploads/${item.id}`, { method: 'DELETE', headers: TUS }).catch(() => null);
+    if (item.id !== undefined) await reach(`/uploads/${item.id}`, { method: 'DELETE', headers: TUS }).catch(() => null);
     this.next();
     this.arrived();
   }

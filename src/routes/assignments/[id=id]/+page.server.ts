@@ -1,4 +1,3 @@
-import { fail, redirect } from '@sveltejs/kit';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { GuidanceView } from '$core/assignments/guidance';
@@ -16,21 +15,19 @@ import { declareSite, declaredSite } from '$server/links/own-site';
 import { readBehind } from '$server/reading/read-behind';
 import { movePiece, notePiece, placePiece, renamePiece } from '$server/gathering/arrange-pieces';
 import { removePiece } from '$server/gathering/pieces';
-import { receiveFiles } from '$server/gathering/receive-files';
 import { takeNewer } from '$server/gathering/take-from-shelf';
 import { readUnderWay } from '$server/uploads/under-way';
 import { partyOf } from '$server/parties/party';
 import { hear } from '$server/threads/read-posts';
-import { withKept } from '../../shared/file-words';
-import { handleForm } from '../../shared/form';
+import { action, type Person } from '../../shared/action';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { openAside } from '../../shared/open-aside';
 import { shows } from '../../shared/shows';
 import { actingOn } from './acting-on';
 import { classActions } from './class-actions';
 import { custodyActions } from './custody-actions';
-import { addLink, giveUp, PlaceId, takeFiles, useAsArrived } from './gather-actions';
-import type { Actions } from './$types';
+import { gatherActions, giveUp, PlaceId, useAsArrived } from './gather-actions';
+import type { Actions, RequestEvent } from './$types';
 
 export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   const person = signedIn(locals, url);
@@ -101,17 +98,11 @@ const EstimateForm = z.object({
 const PieceForm = z.object({ pieceId: z.uuid() });
 const UploadForm = z.object({ uploadId: z.string().regex(/^[0-9a-f]{32}$/) });
 
+const seen = action(z.object({}), (person, _, { params, url }: RequestEvent) =>
+  noteSeen(person, params.id, openAside(url))
+);
+
 export const actions = {
-  addFiles: async ({ locals, params, url, request }) => {
-    const { refused } = await orNotFound(receiveFiles(signedIn(locals, url), params.id, request));
-    if (refused.length > 0)
-      return fail(409, {
-        problem: undefined,
-        refusedFiles: refused.map(({ name, why }) => ({ name, words: withKept(why) }))
-      });
-    if (request.headers.get('x-sveltekit-action') !== 'true') redirect(303, `${url.pathname}#packet`);
-    return { done: true };
-  },
   removePiece: actingOn(PieceForm, removePiece),
   renamePiece: actingOn(PieceForm.extend({ name: z.string().trim().min(1).max(1000) }), renamePiece),
   notePiece: actingOn(PieceForm.extend({ note: z.string().trim().max(500).default('') }), notePiece),
@@ -120,39 +111,24 @@ export const actions = {
     placePiece
   ),
   takeNewer: actingOn(PieceForm, takeNewer),
-  lookAtLinks: ({ locals, params, url, request }) =>
-    handleForm(request, z.object({}), async () => {
-      await lookAtAll(signedIn(locals, url), params.id);
-      return { done: true };
-    }),
+  lookAtLinks: actingOn(z.object({}), (person, { assignmentId }) => lookAtAll(person, assignmentId)),
   lookAgain: actingOn(PieceForm, lookAgain),
-  addLink,
   declareSite: actingOn(z.object({ url: z.string().max(500) }), declareSite),
-  takeFromShelf: takeFiles,
   useAsArrived: actingOn(UploadForm, useAsArrived),
   discardUpload: actingOn(UploadForm, giveUp),
   movePiece: actingOn(PieceForm.extend({ by: z.enum(['up', 'down']) }), movePiece),
-  seen: async ({ locals, params, url }) => {
-    const person = signedIn(locals, url);
-    const { role, partyId } = await orNotFound(readAssignment(person, params.id));
-    const student = openAside(url);
-    if (role === 'student') await noteResultSeen(person, params.id);
-    const aside = student === null ? null : (await partyOf(student, params.id)).id;
-    await hear(person, conversations(params.id, role === 'student' ? partyId : aside));
-    return { done: true };
-  },
-  tick: ({ locals, params, url, request }) =>
-    handleForm(request, TickForm, async (tick) => {
-      await tickMustDo(signedIn(locals, url), { assignmentId: params.id, ...tick });
-      return { done: true };
-    }),
-  estimate: ({ locals, params, url, request }) =>
-    handleForm(request, EstimateForm, async (estimate) => {
-      await estimateOwn(signedIn(locals, url), { assignmentId: params.id, ...estimate });
-      return { done: true };
-    }),
+  seen,
+  tick: actingOn(TickForm, tickMustDo),
+  estimate: actingOn(EstimateForm, estimateOwn),
+  ...gatherActions,
   ...custodyActions,
   ...classActions
 } satisfies Actions;
 
-type Person = NonNullable<App.Locals['person']>;
+/** Notes that what came back, and what was said, is before somebody's eyes. */
+async function noteSeen(person: Person, assignmentId: string, student: string | null): Promise<void> {
+  const { role, partyId } = await readAssignment(person, assignmentId);
+  if (role === 'student') await noteResultSeen(person, assignmentId);
+  const aside = student === null ? null : (await partyOf(student, assignmentId)).id;
+  await hear(person, conversations(assignmentId, role === 'student' ? partyId : aside));
+}

@@ -1,13 +1,17 @@
 import type { z } from 'zod';
-import { acting, type Done, type Person } from '../../shared/acting';
+import type { RefusedAt } from '$core/refusals/registry';
+import { action, type Person } from '../../shared/action';
 import type { RequestEvent } from './$types';
 
-/** The action of a small form of the student's page, on the assignment that it shows. */
-export function actingOn<S extends z.ZodObject>(
+/** The action of a small form of this page, on the assignment that it shows. */
+export function actingOn<S extends z.ZodType<object>, A>(
   schema: S,
-  change: (person: Person, input: z.infer<S> & { assignmentId: string }) => Done
+  useCase: (person: Person, input: z.infer<S> & { assignmentId: string }) => Promise<A>,
+  reader?: RefusedAt['reader']
 ) {
-  return acting(schema, (person, input, { params }: RequestEvent) =>
-    change(person, { ...input, assignmentId: params.id })
+  return action(
+    schema,
+    (person, input, { params }: RequestEvent) => useCase(person, { ...input, assignmentId: params.id }),
+    { reader }
   );
 }

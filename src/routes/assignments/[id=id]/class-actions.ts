@@ -1,75 +1,75 @@
-import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
-import { markRefusalWords } from '$core/marking/words';
+import { wordsOfRefusal } from '$core/refusals/registry';
+import { courseZoneOf } from '$server/assignments/read-assignment';
+import { config } from '$server/config';
 import {
   declineClaim,
   excuse,
+  excuseSeveral,
   extend,
   extendSeveral,
   liftExcuse,
   receiveInPerson,
-  undoInPerson
+  undoInPerson,
+  type Several as SeveralDone
 } from '$server/marking/class-actions';
-import { courseZoneOf } from '$server/assignments/read-assignment';
-import { settled } from '../../shared/form';
-import { orNotFound, signedIn } from '../../shared/guard';
-import { respond } from '../../shared/respond';
-import { PointsText, WallClockText } from '../../shared/fields';
+import { action } from '../../shared/action';
+import { PointsText, Several, WallClockText } from '../../shared/fields';
+import { actingOn } from './acting-on';
 import type { RequestEvent } from './$types';
-import { formFields, misfit, readForm } from '../../shared/read-form';
 
 const Who = z.object({ studentId: z.uuid() });
 const InPersonForm = Who.extend({ points: PointsText, remark: z.string().max(20_000).default('') });
-const SeveralForm = z.object({
-  studentIds: z.array(z.uuid()).min(1, 'Choose at least one student.').max(500),
-  due: WallClockText,
-  closes: WallClockText
-});
 const ExtendForm = Who.extend({ due: WallClockText, closes: WallClockText });
+const Chosen = z.object({ studentIds: Several(z.array(z.uuid()).min(1, 'Choose at least one student.').max(500)) });
 
-/** What a teacher does for one student of the class. */
+const orSomeRefused = (answer: SeveralDone) =>
+  answer.refused.length === 0 ? answer : { ok: false as const, why: 'some-refused', ...answer };
+
+/** For how many it was done, and why not for the others. */
+const someWords =
+  (what: string) =>
+  ({ done, refused }: SeveralDone) =>
+    `${what} for ${done} of ${done + refused.length} students. The others: ${reasons(refused)}`;
+
+/** What a teacher does for one student of the class, or for several. */
 export const classActions = {
-  excuse: (event: RequestEvent) => forStudent(event, Who, (person, who) => excuse(person, who)),
-  liftExcuse: (event: RequestEvent) => forStudent(event, Who, (person, who) => liftExcuse(person, who)),
-  undoInPerson: (event: RequestEvent) => forStudent(event, Who, (person, who) => undoInPerson(person, who)),
-  declineClaim: (event: RequestEvent) => forStudent(event, Who, (person, who) => declineClaim(person, who)),
-  inPerson: (event: RequestEvent) =>
-    forStudent(event, InPersonForm, (person, { points, remark, ...who }) =>
-      receiveInPerson(person, who, { points, remark })
-    ),
-  extend: (event: RequestEvent) =>
-    forStudent(event, ExtendForm, async (person, { due, closes, ...who }) => {
+  excuse: actingOn(Who, excuse, 'teacher'),
+  liftExcuse: actingOn(Who, liftExcuse, 'teacher'),
+  undoInPerson: actingOn(Who, undoInPerson, 'teacher'),
+  declineClaim: actingOn(Who, declineClaim, 'teacher'),
+  inPerson: actingOn(
+    InPersonForm,
+    (person, { points, remark, ...who }) => receiveInPerson(person, who, { points, remark }),
+    'teacher'
+  ),
+  extend: actingOn(
+    ExtendForm,
+    async (person, { due, closes, ...who }) => {
       const zone = await courseZoneOf(who.assignmentId);
       return extend(person, { ...who, due: due?.(zone), closes: closes?.(zone) });
-    }),
-  extendSeveral: async ({ locals, params, url, request }: RequestEvent) => {
-    const person = signedIn(locals, url);
-    const given = await readForm(request);
-    const form = SeveralForm.safeParse({ ...Object.fromEntries(given), studentIds: given.getAll('studentIds') });
-    if (!form.success) return fail(400, { problem: form.error.issues[0]?.message ?? 'Nothing was changed.' });
-    const { due, closes, studentIds } = form.data;
-    const zone = await orNotFound(courseZoneOf(params.id));
-    const to = { due: due?.(zone), closes: closes?.(zone) };
-    const { extended, refused } = await orNotFound(
-      extendSeveral(person, { assignmentId: params.id, studentIds, ...to })
-    );
-    if (refused.length === 0) return settled(request, { done: true });
-    const reasons = [...new Set(refused.map(({ why }) => markRefusalWords(why)))].join(' ');
-    return fail(409, { problem: `Extended for ${extended} of ${studentIds.length} students. The others: ${reasons}` });
-  }
+    },
+    'teacher'
+  ),
+  extendSeveral: action(
+    Chosen.extend({ due: WallClockText, closes: WallClockText }),
+    async (person, { due, closes, studentIds }, { params }: RequestEvent) => {
+      const zone = await courseZoneOf(params.id);
+      const to = { due: due?.(zone), closes: closes?.(zone) };
+      return orSomeRefused(await extendSeveral(person, { assignmentId: params.id, studentIds, ...to }));
+    },
+    { words: someWords('Extended') }
+  ),
+  excuseSeveral: action(
+    // The moments stand in the same form.
+    Chosen,
+    async (person, { studentIds }, { params }: RequestEvent) =>
+      orSomeRefused(await excuseSeveral(person, { assignmentId: params.id, studentIds })),
+    { words: someWords('Excused') }
+  )
 };
 
-type Person = NonNullable<App.Locals['person']>;
-type Answer = { ok: true } | { ok: false; why: Parameters<typeof markRefusalWords>[0] };
-
-async function forStudent<S extends z.ZodObject>(
-  { locals, params, url, request }: RequestEvent,
-  schema: S,
-  change: (person: Person, input: z.infer<S> & { assignmentId: string }) => Promise<Answer>
-) {
-  const person = signedIn(locals, url);
-  const form = schema.safeParse(await formFields(request));
-  if (!form.success) return misfit(form.error);
-  const answer = await orNotFound(change(person, { ...form.data, assignmentId: params.id }));
-  return respond(answer, request, url.pathname, markRefusalWords);
-}
+const reasons = (refused: SeveralDone['refused']) =>
+  [...new Set(refused.map(({ why }) => wordsOfRefusal(why, { reader: 'teacher', largest: config.maxFileBytes })))].join(
+    ' '
+  );

@@ -1,15 +1,16 @@
-import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
+import { wordsOfRefusal, type RefusalCode } from '$core/refusals/registry';
 import type { Actor } from '$core/people/policy';
+import { config } from '$server/config';
 import { addLink as addLinkTo } from '$server/gathering/attach-link';
+import { receiveFiles } from '$server/gathering/receive-files';
 import { takeFromShelf } from '$server/gathering/take-from-shelf';
 import { discardUpload } from '$server/uploads/discard';
 import { finishUpload } from '$server/uploads/finish';
-import { withKept } from '../../shared/file-words';
-import { handleForm } from '../../shared/form';
-import { orNotFound, signedIn } from '../../shared/guard';
+import { action, streamedAction } from '../../shared/action';
+import { Several } from '../../shared/fields';
+import { withKept } from '../../shared/kept-words';
 import type { RequestEvent } from './$types';
-import { misfit, readForm } from '../../shared/read-form';
 
 /** A place of the packet as forms say it: empty for the "also" place. */
 export const PlaceId = z.union([z.literal('').transform(() => null), z.uuid()]);
@@ -25,35 +26,59 @@ const LinkForm = z.object({
     .optional()
     .transform((said) => said === 'yes')
 });
+const TakeForm = z.object({
+  deliverable: PlaceId,
+  key: Key,
+  fileIds: Several(z.array(z.uuid()).min(1, 'Choose at least one file.').max(50))
+});
 
-/** Adds a link; what is doubtful about it comes back to be decided on. */
-export function addLink({ locals, params, url, request }: RequestEvent) {
-  return handleForm(request, LinkForm, async ({ deliverable, key, ...link }) => {
-    const person = signedIn(locals, url);
-    // The same form adds another address as another link.
-    const own = { assignmentId: params.id, deliverableId: deliverable, key: `${key} ${link.url}`.slice(0, 80) };
-    const answer = await addLinkTo(person, { ...link, ...own });
-    if (answer.ok) return { done: true };
-    if (answer.why === 'not-fine') return fail(409, { doubt: { url: answer.url, look: answer.look } });
-    return fail(409, { problem: withoutFile(answer.why) });
-  });
-}
+const words = (why: RefusalCode) => wordsOfRefusal(why, { largest: config.maxFileBytes });
 
-const TakeForm = z.object({ deliverable: PlaceId, key: Key, fileIds: z.array(z.uuid()).min(1).max(50) });
-
-/** Puts files of the Shelf into a place. */
-export async function takeFiles({ locals, params, url, request }: RequestEvent) {
-  const person = signedIn(locals, url);
-  const data = await readForm(request);
-  const form = TakeForm.safeParse({ ...Object.fromEntries(data), fileIds: data.getAll('fileIds') });
-  if (!form.success) return misfit(form.error);
-  const { deliverable, key, fileIds } = form.data;
-  const taken = await orNotFound(
-    takeFromShelf(person, { assignmentId: params.id, deliverableId: deliverable, fileIds, key })
-  );
-  if (taken.refused.length === 0) return { done: true };
-  return fail(409, { problem: taken.refused.map(({ name, why }) => `${name}: ${withoutFile(why)}`).join(' ') });
-}
+export const gatherActions = {
+  addFiles: streamedAction(
+    async (person, request, { params }: RequestEvent) => {
+      const { refused } = await receiveFiles(person, params.id, request);
+      return refused.length > 0 ? { ok: false as const, why: 'some-refused', refused } : null;
+    },
+    {
+      words: () => '',
+      with: ({ refused }) => ({
+        refusedFiles: refused.map(({ name, why }) => ({ name, words: withKept(why) }))
+      }),
+      back: (_, { url }) => `${url.pathname}#packet`
+    }
+  ),
+  /** What is doubtful about a link comes back to be decided on. */
+  addLink: action(
+    LinkForm,
+    (person, { deliverable, key, ...link }, { params }: RequestEvent) =>
+      // The same form adds another address as another link.
+      addLinkTo(person, {
+        ...link,
+        assignmentId: params.id,
+        deliverableId: deliverable,
+        key: `${key} ${link.url}`.slice(0, 80)
+      }),
+    {
+      words: ({ why }) => (why === 'not-fine' ? '' : words(why)),
+      with: (refusal) => (refusal.why === 'not-fine' ? { doubt: { url: refusal.url, look: refusal.look } } : {})
+    }
+  ),
+  /** Puts files of the Shelf into a place. */
+  takeFromShelf: action(
+    TakeForm,
+    async (person, { deliverable, key, fileIds }, { params }: RequestEvent) => {
+      const { refused } = await takeFromShelf(person, {
+        assignmentId: params.id,
+        deliverableId: deliverable,
+        fileIds,
+        key
+      });
+      return refused.length > 0 ? { ok: false as const, why: 'some-refused', refused } : null;
+    },
+    { words: ({ refused }) => refused.map(({ name, why }) => `${name}: ${words(why)}`).join(' ') }
+  )
+};
 
 /** Takes an upload as it arrived, where its sender can no longer say what they sent. */
 export function useAsArrived(person: Actor, { uploadId }: { uploadId: string }) {
@@ -63,8 +88,4 @@ export function useAsArrived(person: Actor, { uploadId }: { uploadId: string }) 
 /** Gives up an upload that is on its way. */
 export function giveUp(person: Actor, { uploadId }: { uploadId: string }) {
   return discardUpload(person, { id: uploadId });
-}
-
-function withoutFile(why: Parameters<typeof withKept>[0]): string {
-  return withKept(why).replace(/ The file itself is on your Shelf\.$/, '');
 }

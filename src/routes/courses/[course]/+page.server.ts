@@ -1,8 +1,8 @@
 import { topics } from '$core/live/topics';
-import { fail } from '@sveltejs/kit';
 import { z } from 'zod';
+import type { RequestEvent } from './$types';
 import { jsonText } from '$core/forms/json-text';
-import { pieceRefusalWords } from '$core/pieces/refusals';
+import { wordsOfRefusal } from '$core/refusals/registry';
 import { config } from '$server/config';
 import { courseFor } from '$server/courses/course-head';
 import { readOutline } from '$server/courses/outline';
@@ -16,7 +16,7 @@ import {
   showInOutline
 } from '$server/courses/shape-outline';
 import { Ticked, WallClockText } from '../../shared/fields';
-import { handleForm, settled } from '../../shared/form';
+import { action, streamedAction, type Person } from '../../shared/action';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { shows } from '../../shared/shows';
 
@@ -36,44 +36,39 @@ const ShowForm = z.object({
 const UnitForm = z.object({ title: z.string().trim().min(1, 'Give it a name.').max(200), starts: WallClockText });
 const ArrangeForm = z.object({ arrangement: jsonText(Arrangement) });
 
+const One = z.object({ id: z.uuid() });
+
+/** The clocks of a course that this person may shape. */
+const zoneFor = async (person: Person, course: string) => (await courseFor(person, course, 'shape-course')).zone;
+
 export const actions = {
-  arrange: async ({ locals, params, url, request }) =>
-    handleForm(request, ArrangeForm, async ({ arrangement }) => {
-      await arrangeOutline(signedIn(locals, url), params.course, arrangement);
-      return { done: true };
-    }),
-  show: async ({ locals, params, url, request }) =>
-    handleForm(request, ShowForm, async ({ visibleFrom, hidden, ...what }) => {
-      const person = signedIn(locals, url);
-      const { zone } = await courseFor(person, params.course, 'shape-course');
-      await showInOutline(person, params.course, what, { hidden, visibleFrom: visibleFrom?.(zone) ?? null });
-      return { done: true };
-    }),
-  addUnit: async ({ locals, params, url, request }) =>
-    handleForm(request, UnitForm, async ({ title, starts }) => {
-      const person = signedIn(locals, url);
-      const { zone } = await courseFor(person, params.course, 'shape-course');
-      await addUnit(person, params.course, { title, starts: starts?.(zone) ?? null });
-      return { done: true };
-    }),
-  changeUnit: async ({ locals, params, url, request }) =>
-    handleForm(request, UnitForm.extend({ unitId: z.uuid() }), async ({ unitId, title, starts }) => {
-      const person = signedIn(locals, url);
-      const { zone } = await courseFor(person, params.course, 'shape-course');
+  arrange: action(ArrangeForm, (person, { arrangement }, { params }: RequestEvent) =>
+    arrangeOutline(person, params.course, arrangement)
+  ),
+  show: action(ShowForm, async (person, { visibleFrom, hidden, ...what }, { params }: RequestEvent) => {
+    const zone = await zoneFor(person, params.course);
+    await showInOutline(person, params.course, what, { hidden, visibleFrom: visibleFrom?.(zone) ?? null });
+  }),
+  addUnit: action(UnitForm, async (person, { title, starts }, { params }: RequestEvent) => {
+    const zone = await zoneFor(person, params.course);
+    await addUnit(person, params.course, { title, starts: starts?.(zone) ?? null });
+  }),
+  changeUnit: action(
+    UnitForm.extend({ unitId: z.uuid() }),
+    async (person, { unitId, title, starts }, { params }: RequestEvent) => {
+      const zone = await zoneFor(person, params.course);
       await changeUnit(person, params.course, unitId, { title, starts: starts?.(zone) ?? null });
-      return { done: true };
-    }),
-  addMaterials: async ({ locals, params, url, request }) => {
-    const { refused } = await orNotFound(receiveMaterials(signedIn(locals, url), params.course, request));
-    if (refused.length > 0)
-      return fail(409, {
-        problem: refused.map(({ name, why }) => `${name}: ${pieceRefusalWords(why, config.maxFileBytes)}`).join(' ')
-      });
-    return settled(request, { done: true });
-  },
-  removeMaterial: async ({ locals, params, url, request }) =>
-    handleForm(request, z.object({ id: z.uuid() }), async ({ id }) => {
-      await removeMaterial(signedIn(locals, url), params.course, id);
-      return { done: true };
-    })
+    }
+  ),
+  addMaterials: streamedAction(
+    async (person, request, { params }: RequestEvent) => {
+      const { refused } = await receiveMaterials(person, params.course, request);
+      return refused.length > 0 ? { ok: false as const, why: 'some-refused', refused } : null;
+    },
+    {
+      words: ({ refused }) =>
+        refused.map(({ name, why }) => `${name}: ${wordsOfRefusal(why, { largest: config.maxFileBytes })}`).join(' ')
+    }
+  ),
+  removeMaterial: action(One, (person, { id }, { params }: RequestEvent) => removeMaterial(person, params.course, id))
 };

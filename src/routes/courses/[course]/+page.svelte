@@ -2,7 +2,7 @@
   import { currentUnit } from '$core/courses/outline';
   import OutlineUnit from '$ui/courses/OutlineUnit.svelte';
   import ShapeOutline from '$ui/courses/ShapeOutline.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
 
   const { data, form } = $props();
   const current = $derived(currentUnit(data.units, data.now));
@@ -10,22 +10,15 @@
 </script>
 
 <svelte:head><title>{data.course.title} · Vendro</title></svelte:head>
-{#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
+<Answered {form} />
 {#if teaches}
-  <ShapeOutline
-    course={data.course}
-    units={data.units}
-    {current}
-    zone={data.zone}
-    now={data.now}
-    largest={data.largestFile}
-  />
+  <ShapeOutline course={data.course} units={data.units} {current} largest={data.largestFile} />
 {:else if data.units.length === 0}
   <p class="rounded bg-base-100 p-8">
     Nothing is in this course yet. When your teacher sets something, it stands here.
   </p>
 {:else}
   {#each data.units as unit, i (unit.id)}
-    <OutlineUnit {unit} word={data.course.unitWord} no={i + 1} open={i === current} zone={data.zone} now={data.now} />
+    <OutlineUnit {unit} word={data.course.unitWord} no={i + 1} open={i === current} />
   {/each}
 {/if}

@@ -16,6 +16,4 @@
   empty="Nothing is open. What your teachers set stands here until it is settled."
   lines={data.lines}
   {next}
-  zone={data.zone}
-  now={data.now}
 />

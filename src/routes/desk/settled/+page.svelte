@@ -12,6 +12,4 @@
   empty="Nothing is settled yet. What your teachers return, and what you declare done, stands here."
   lines={data.lines}
   {next}
-  zone={data.zone}
-  now={data.now}
 />

@@ -1,5 +1,6 @@
-import { fail, redirect } from '@sveltejs/kit';
-import { joinRefusalWords } from '$core/courses/join-phrase';
+import type { RequestEvent } from './$types';
+import { action } from '../../shared/action';
+import { z } from 'zod';
 import { clock } from '$server/clock';
 import { acceptInvitation, openInvitation } from '$server/courses/invitations';
 import { signedIn } from '../../shared/guard';
@@ -10,9 +11,9 @@ export const load = async ({ locals, params, url }) => ({
 });
 
 export const actions = {
-  default: async ({ locals, params, url }) => {
-    const answer = await acceptInvitation(signedIn(locals, url), { token: params.token });
-    if (!answer.ok) return fail(409, { problem: joinRefusalWords(answer.why) });
-    redirect(303, `/courses/${answer.slug}`);
-  }
+  default: action(
+    z.object({}),
+    (person, _, { params }: RequestEvent) => acceptInvitation(person, { token: params.token }),
+    { goTo: ({ slug }) => `/courses/${slug}` }
+  )
 };

@@ -2,6 +2,7 @@
   import { joinRefusalWords } from '$core/courses/join-phrase';
   import { page } from '$app/state';
   import Emblem from '$ui/courses/Emblem.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
 
@@ -19,7 +20,7 @@
       <Emblem emblem={invitation.emblem} large />
       <h1 class="text-3xl font-bold">{invitation.courseTitle}</h1>
     </div>
-    {#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
+    <Answered {form} />
     {#if invitation.problem === 'invitation-for-another'}
       <Message kind="problem">
         This invitation is for <b>{invitation.email}</b>. You are signed in as {data.person?.name},
@@ -36,7 +37,7 @@
     {:else}
       <p class="mb-4">
         {invitation.by} invites you{invitation.role === 'teacher' ? ' as a teacher' : ''}. The invitation is over
-        <When moment={invitation.expires} zone={data.zone} now={data.now} />.
+        <When moment={invitation.expires} />.
       </p>
       <form method="post"><button class="btn btn-primary">Join {invitation.courseTitle}</button></form>
     {/if}

@@ -38,41 +38,28 @@
       <h1 class="text-3xl leading-tight font-bold">{view.student}</h1>
       <p>
         {view.facts.title}, {view.facts.courseTitle} ·
-        {#if view.due === null}no due date{:else}due <When
-            moment={view.due}
-            zone={data.zone}
-            now={view.now}
-            both={false}
-          />{/if}
+        {#if view.due === null}no due date{:else}due <When moment={view.due} both={false} />{/if}
       </p>
       <p class="mt-1"><Baton holding={view.holding} reader="teacher" /></p>
     </div>
   </div>
-  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
   {#if view.seal}
     <p class="mb-4 rounded border border-l-4 border-base-300 border-l-accent bg-base-100 p-3" role="status">
       {sealWordsForTeacher(view.seal, data.zone)}
     </p>
   {/if}
-  {#if view.handBack}<HandBack asked={view.handBack} round={view.standing} zone={data.zone} now={view.now} />{/if}
+  {#if view.handBack}<HandBack asked={view.handBack} round={view.standing} />{/if}
   <div class="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
     <div>
       <h2 class="mb-2 text-xl font-semibold">Rounds</h2>
       {#if view.rounds.length === 0}
         <p class="rounded bg-base-100 p-6">Nothing was submitted. What the student has begun is theirs alone.</p>
       {:else}
-        <Rounds
-          rounds={view.rounds}
-          packetId={view.packetId}
-          places={view.deliverables}
-          zone={data.zone}
-          now={view.now}
-          reader="teacher"
-        />
+        <Rounds rounds={view.rounds} packetId={view.packetId} places={view.deliverables} reader="teacher" />
       {/if}
       {#if view.marks.length > 0}
         <h2 class="mt-8 mb-2 text-xl font-semibold">What was returned</h2>
-        <CameBack marks={view.marks} points={view.facts.points} zone={data.zone} now={view.now} />
+        <CameBack marks={view.marks} points={view.facts.points} />
       {/if}
     </div>
     <section
@@ -96,7 +83,7 @@
               {/if}
             </Message>
           {/if}
-          <MarkPanel form={data.form} view={panel.view} round={panel.round} />
+          <MarkPanel start={data.values} view={panel.view} round={panel.round} answered={form} />
         {/key}
       {/if}
     </section>

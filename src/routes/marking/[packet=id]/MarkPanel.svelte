@@ -1,39 +1,63 @@
 <script lang="ts">
   import { untrack } from 'svelte';
-  import { superForm } from 'sveltekit-superforms';
+  import type { SubmitFunction } from '@sveltejs/kit';
+  import { applyAction, enhance } from '$app/forms';
+  import { invalidateAll } from '$app/navigation';
   import { isClosed } from '$core/packets/terms';
+  import { UNREACHED } from '$ui/forms/act';
   import Judgement from '$ui/marking/Judgement.svelte';
   import Message from '$ui/primitives/Message.svelte';
-  import type { PageData } from './$types';
+  import type { ActionData, PageData } from './$types';
 
-  const { form: start, view, round }: { form: PageData['form']; view: PageData['view']; round: number } = $props();
-  const { form, errors, message, enhance, submitting } = superForm<
-    typeof start.data,
-    { problem: string } | { done: string }
-  >(
-    untrack(() => start),
-    // What the teacher wrote stays on the page: when a return is refused, and when the page is read anew meanwhile.
-    { resetForm: false, applyAction: 'never' }
-  );
+  interface Props {
+    start: PageData['values'];
+    view: PageData['view'];
+    round: number;
+    /** What the form was answered with before scripts ran. */
+    answered: ActionData;
+  }
+  const { start, view, round, answered }: Props = $props();
   const closed = $derived(isClosed({ due: view.due, closes: view.closes, late: view.facts.late }, view.now));
   const correcting = $derived(view.standing === null);
+
+  /** What the teacher wrote stays on the page: when a return is refused, and when the page is read anew meanwhile. */
+  let values = $state(untrack(() => ({ ...start, ...answered?.given })));
+  let answer = $state.raw(untrack(() => answered));
+  let submitting = $state(false);
+
+  const send: SubmitFunction = ({ cancel }) => {
+    if (submitting) return cancel();
+    submitting = true;
+    return async ({ result }) => {
+      submitting = false;
+      if (result.type === 'redirect') return applyAction(result);
+      if (result.type === 'error') {
+        answer = UNREACHED.data as unknown as ActionData;
+        return;
+      }
+      answer = (result.data ?? null) as ActionData;
+      if (answer && 'known' in answer && typeof answer.known === 'number') values.known = answer.known;
+      if (answer && 'key' in answer && typeof answer.key === 'string') values.key = answer.key;
+      await invalidateAll();
+    };
+  };
 </script>
 
 <h2 id="judge" class="mb-3 text-xl font-semibold">{correcting ? 'Correct the result of' : 'Return'} round {round}</h2>
-{#if $message && 'problem' in $message}<Message kind="problem">{$message.problem}</Message>{/if}
-{#if $message && 'done' in $message}<Message kind="done">{$message.done}</Message>{/if}
-<form method="post" action="?/settle" use:enhance>
+{#if answer?.problem}<Message kind="problem">{answer.problem}</Message>{/if}
+{#if typeof answer?.done === 'string'}<Message kind="done">{answer.done}</Message>{/if}
+<form method="post" action="?/settle" use:enhance={send}>
   <Judgement
     points={view.facts.points}
     settles={view.facts.settles}
     round={{ left: view.roundsLeft, closed, correcting }}
     criteria={view.criteria}
-    submitting={$submitting}
-    bind:values={$form}
-    errors={$errors}
+    {submitting}
+    bind:values
+    errors={answer?.problems ?? {}}
   >
-    <input type="hidden" name="round" value={$form.round} />
-    <input type="hidden" name="key" value={$form.key} />
-    <input type="hidden" name="known" value={$form.known} />
+    <input type="hidden" name="round" value={values.round} />
+    <input type="hidden" name="key" value={values.key} />
+    <input type="hidden" name="known" value={values.known} />
   </Judgement>
 </form>

@@ -23,7 +23,7 @@
     <Emblem emblem={notice.course.emblem} large />
     <div>
       <h1 class="text-3xl leading-tight font-bold">{notice.title}</h1>
-      <p class="opacity-85">Notice of {notice.by}, <When moment={notice.at} zone={data.zone} now={notice.now} /></p>
+      <p class="opacity-85">Notice of {notice.by}, <When moment={notice.at} /></p>
     </div>
   </div>
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->
@@ -49,8 +49,6 @@
       }}
       where={{ noticeId: notice.id }}
       studies={notice.course.role === 'student'}
-      zone={data.zone}
-      now={notice.now}
     />
   </section>
 </div>

@@ -1,20 +1,18 @@
-import { fail, redirect } from '@sveltejs/kit';
+import type { RequestEvent } from './$types';
+import { openAction } from '../../shared/action';
 import { z } from 'zod';
 import { openPasswordLink, usePasswordLink } from '$server/auth/password-links';
 import { clock } from '$server/clock';
 import { Password } from '$server/people/create-person';
-import { handleForm } from '../../shared/form';
 
 export const load = async ({ params }) => ({ link: await openPasswordLink(params.token), now: clock.now() });
 
-const Chosen = z.object({ password: Password, again: z.string().max(200) });
+const Chosen = z
+  .object({ password: Password, again: z.string().max(200) })
+  .refine(({ password, again }) => password === again, 'The two passwords differ. Write the same one twice.');
 
 export const actions = {
-  default: ({ params, request }) =>
-    handleForm(request, Chosen, async ({ password, again }) => {
-      if (password !== again) return fail(400, { problem: 'The two passwords differ. Write the same one twice.' });
-      if (!(await usePasswordLink(params.token, password)))
-        return fail(409, { problem: 'This link does not work any more. Ask for a new one.' });
-      redirect(303, '/sign-in?chosen');
-    })
+  default: openAction(Chosen, ({ password }, { params }: RequestEvent) => usePasswordLink(params.token, password), {
+    goTo: () => '/sign-in?chosen'
+  })
 };

@@ -1,6 +1,6 @@
 <script lang="ts">
   import NewPassword from '$ui/people/NewPassword.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import { absolute } from '$core/time/words';
 
   const { data, form } = $props();
@@ -9,7 +9,7 @@
 <svelte:head><title>Choose your password · Vendro</title></svelte:head>
 <div class="mx-auto max-w-md px-4 py-12">
   <h1 class="mb-2 text-3xl font-bold">Choose your password</h1>
-  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  <Answered {form} />
   {#if data.link}
     <p class="mb-4">
       For the account <b>{data.link.handle}</b> of {data.link.name}. This link works once, until {absolute(

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
@@ -9,7 +10,7 @@
 <svelte:head><title>A lost password · Vendro</title></svelte:head>
 <div class="mx-auto max-w-md px-4 py-12">
   <h1 class="mb-2 text-3xl font-bold">A lost password</h1>
-  {#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  <Answered {form} />
   {#if form && 'done' in form && form.done}
     <Message kind="done">
       If there is such an account, a link is on its way to its mail address. It works once, for two hours. Nothing came?

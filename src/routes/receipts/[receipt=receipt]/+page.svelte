@@ -5,4 +5,4 @@
 </script>
 
 <svelte:head><title>Receipt {data.receipt.number} · Vendro</title></svelte:head>
-<ReceiptSheet receipt={data.receipt} zone={data.zone} assignmentId={data.assignmentId} />
+<ReceiptSheet receipt={data.receipt} assignmentId={data.assignmentId} />

@@ -1,9 +1,7 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { action } from '../../shared/action';
 import { z } from 'zod';
 import { addCourse, CourseForm, readCourses } from '$server/school/courses';
-import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
-import { schoolRefusalWords } from '../refusals';
 
 const Search = z.string().trim().max(100).catch('');
 
@@ -13,10 +11,5 @@ export const load = async ({ locals, url }) => {
 };
 
 export const actions = {
-  add: ({ locals, url, request }) =>
-    handleForm(request, CourseForm, async (given) => {
-      const added = await addCourse(signedIn(locals, url), given);
-      if (!added.ok) return fail(409, { problem: schoolRefusalWords(added.why) });
-      redirect(303, `/school/courses/${added.slug}`);
-    })
+  add: action(CourseForm, addCourse, { goTo: ({ slug }) => `/school/courses/${slug}` })
 };

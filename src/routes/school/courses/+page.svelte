@@ -4,7 +4,7 @@
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
   import FindForm from '$ui/school/FindForm.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
 
   const { data, form } = $props();
 </script>
@@ -13,7 +13,7 @@
 <h1 class="mb-1 text-3xl font-bold">
   Courses <span class="figures text-xl font-normal opacity-75">{data.total}</span>
 </h1>
-{#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+<Answered {form} />
 <FindForm value={data.search} label="Title" />
 {#if data.courses.length === 0}
   <p class="rounded bg-base-100 p-6">

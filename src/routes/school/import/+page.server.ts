@@ -1,9 +1,7 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { action, streamedAction } from '../../shared/action';
 import { z } from 'zod';
-import { ROSTER_FILES } from '$core/school/roster-files';
 import { receiveRoster } from '$server/school/receive-roster';
 import { planDraft, takeDraftIn } from '$server/school/roster-import';
-import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
 
 const Draft = z.uuid().nullable().catch(null);
@@ -26,20 +24,8 @@ const countsOf = (plan: { people: unknown[]; courses: unknown[]; enrolments: unk
 const TakeForm = z.object({ draft: z.uuid(), mails: z.literal('on').optional() });
 
 export const actions = {
-  read: async ({ locals, url, request }) => {
-    const read = await orNotFound(receiveRoster(signedIn(locals, url), request));
-    if (!read.ok)
-      return fail(409, {
-        problem:
-          read.why === 'no-file'
-            ? `Choose at least one of ${ROSTER_FILES.map((file) => `${file}.csv`).join(', ')}.`
-            : 'One of these could not be read as CSV, or is longer than any school’s. Nothing was changed.'
-      });
-    redirect(303, `/school/import?draft=${read.draft}`);
-  },
-  take: ({ locals, url, request }) =>
-    handleForm(request, TakeForm, async ({ draft, mails }) => {
-      const plan = await takeDraftIn(signedIn(locals, url), draft, mails ? 'mail-new' : 'mail-nobody');
-      redirect(303, `/school/import?${new URLSearchParams({ took: Object.values(countsOf(plan)).join('.') })}`);
-    })
+  read: streamedAction(receiveRoster, { goTo: ({ draft }) => `/school/import?draft=${draft}` }),
+  take: action(TakeForm, (person, { draft, mails }) => takeDraftIn(person, draft, mails ? 'mail-new' : 'mail-nobody'), {
+    goTo: (plan) => `/school/import?${new URLSearchParams({ took: Object.values(countsOf(plan)).join('.') })}`
+  })
 };

@@ -3,6 +3,7 @@
   import { REQUIRED, ROSTER_FILES } from '$core/school/roster-files';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
@@ -22,7 +23,7 @@
   Takes people, courses and who is in them from CSV files with the column names of OneRoster 1.2, as most school systems
   write them. You see what would happen, line by line, before anything does.
 </p>
-{#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+<Answered {form} />
 {#if took}
   <Message kind="done">
     Taken in: {took[1]} accounts, {took[2]} courses, {took[3]} enrolments begun or ended. Whoever is new chooses a password

@@ -1,9 +1,7 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { action } from '../../shared/action';
 import { z } from 'zod';
 import { addPerson, PersonForm, readPeople, type PeoplePlace } from '$server/school/people';
-import { handleForm } from '../../shared/form';
 import { orNotFound, signedIn } from '../../shared/guard';
-import { schoolRefusalWords } from '../refusals';
 
 const Search = z.string().trim().max(100).catch('');
 /** The last line of the page before, as its family name and its id. */
@@ -22,10 +20,5 @@ export const load = async ({ locals, url }) => {
 };
 
 export const actions = {
-  add: ({ locals, url, request }) =>
-    handleForm(request, PersonForm, async (given) => {
-      const added = await addPerson(signedIn(locals, url), given);
-      if (!added.ok) return fail(409, { problem: schoolRefusalWords(added.why) });
-      redirect(303, `/school/people/${added.id}?new`);
-    })
+  add: action(PersonForm, addPerson, { goTo: ({ id }) => `/school/people/${id}?new` })
 };

@@ -2,7 +2,7 @@
   import { act } from '$ui/forms/act';
   import PersonFields from '$ui/school/PersonFields.svelte';
   import FindForm from '$ui/school/FindForm.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import { relative } from '$core/time/words';
 
   const { data, form } = $props();
@@ -23,7 +23,7 @@
 <h1 class="mb-1 text-3xl font-bold">
   Roster <span class="figures text-xl font-normal opacity-75">{data.total}</span>
 </h1>
-{#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+<Answered {form} />
 <FindForm value={data.search} label="Name, account or mail address" />
 {#if data.people.length === 0}
   <p class="rounded bg-base-100 p-6">

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { sizeText } from '$core/materials/size-text';
   import { act } from '$ui/forms/act';
+  import Answered from '$ui/primitives/Answered.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
 
@@ -11,7 +12,7 @@
 
 <svelte:head><title>Troubles · Vendro</title></svelte:head>
 <h1 class="mb-4 text-3xl font-bold">Troubles</h1>
-{#if form && 'done' in form && form.done}<Message kind="done">{form.done}</Message>{/if}
+<Answered {form} />
 {#if well}
   <p class="rounded bg-base-100 p-6">
     All is well: every mail was taken, every file that was looked at is what was stored, and there is room for more.
@@ -38,7 +39,7 @@
             {file.whose ? `of ${file.whose}` : ''}
             {WHAT[file.what]} ({sizeText(file.size)})
           </p>
-          <p class="text-sm">Found <When moment={file.at} zone={data.zone} now={data.now} both={false} /></p>
+          <p class="text-sm">Found <When moment={file.at} both={false} /></p>
           <p class="font-mono text-xs wrap-anywhere opacity-85">SHA-256 {file.sha256}</p>
         </li>
       {/each}
@@ -54,7 +55,7 @@
           <div class="min-w-0 grow">
             <p><b class="wrap-anywhere">{mail.to}</b>: {mail.subject}</p>
             <p class="text-sm wrap-anywhere">
-              {mail.problem} · given up <When moment={mail.at} zone={data.zone} now={data.now} both={false} />
+              {mail.problem} · given up <When moment={mail.at} both={false} />
             </p>
           </div>
           <form method="post" action="?/again" use:act>

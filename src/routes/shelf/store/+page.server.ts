@@ -1,9 +1,8 @@
+import { action } from '../../shared/action';
 import { z } from 'zod';
-import { fail } from '@sveltejs/kit';
 import { storeTroubleWords } from '$core/shelf/outside';
 import { clock } from '$server/clock';
 import { browseStore, connectStore, forgetStore, readStore } from '$server/shelf/outside/store';
-import { handleForm } from '../../shared/form';
 import { signedIn } from '../../shared/guard';
 
 const Path = z
@@ -35,14 +34,6 @@ const ConnectForm = z.object({
 });
 
 export const actions = {
-  connect: ({ locals, url, request }) =>
-    handleForm(request, ConnectForm, async (account) => {
-      const answer = await connectStore(signedIn(locals, url), account);
-      return answer.ok ? { done: true } : fail(409, { problem: storeTroubleWords(answer.why) });
-    }),
-  forget: ({ locals, url, request }) =>
-    handleForm(request, z.object({}), async () => {
-      await forgetStore(signedIn(locals, url));
-      return { done: true };
-    })
+  connect: action(ConnectForm, connectStore),
+  forget: action(z.object({}), forgetStore)
 };

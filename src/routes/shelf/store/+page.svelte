@@ -12,7 +12,5 @@
   entries={data.entries}
   trouble={data.trouble}
   problem={form?.problem ?? null}
-  zone={data.zone}
-  now={data.now}
   readAgain={invalidateAll}
 />

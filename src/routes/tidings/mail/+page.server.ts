@@ -1,9 +1,9 @@
+import { Several } from '../../shared/fields';
+import { action } from '../../shared/action';
 import { z } from 'zod';
 import { KINDS, TIDINGS, type TidingKind } from '$core/tidings/kinds';
 import { keepMailWishes, readMailWishes } from '$server/tidings/wishes';
-import { settled } from '../../shared/form';
 import { signedIn } from '../../shared/guard';
-import { readForm } from '../../shared/read-form';
 
 export const load = async ({ locals, url }) => {
   const person = signedIn(locals, url);
@@ -24,10 +24,6 @@ export const load = async ({ locals, url }) => {
   };
 };
 
-export const actions = {
-  keep: async ({ locals, url, request }) => {
-    const given = (await readForm(request)).getAll('kind');
-    await keepMailWishes(signedIn(locals, url), z.array(z.enum(KINDS)).catch([]).parse(given));
-    return settled(request, { done: true });
-  }
-};
+const Wishes = z.object({ kind: Several(z.array(z.enum(KINDS)).max(KINDS.length)) });
+
+export const actions = { keep: action(Wishes, (person, { kind }) => keepMailWishes(person, kind)) };

@@ -25,7 +25,7 @@ export async function connectStore(
   input: { url: string; username: string; password: string }
 ): Promise<Outcome<object, StoreTrouble>> {
   const url = webAddress(input.url);
-  if (url === null) return { ok: false, why: 'no-address' };
+  if (url === null) return { ok: false, why: 'no-store-address' };
   const seen = await listing(await clientFor({ ...input, url }), '/');
   if (!seen.ok) return { ok: false, why: seen.why === 'gone' ? 'no-store-there' : seen.why };
   await execute(
@@ -83,7 +83,7 @@ export function storeTrouble(error: unknown): StoreTrouble {
   if (error instanceof NoListing) return 'no-store-there';
   if (!(error instanceof Error)) return 'unreachable';
   const { status, name } = error as { status?: number; name: string };
-  if (status === 401 || status === 403) return 'wrong-password';
+  if (status === 401 || status === 403) return 'store-password';
   if (status === 404 || status === 410) return 'gone';
   if (status !== undefined) return status >= 500 ? 'unreachable' : 'no-store-there';
   if (name === 'AbortError' || name === 'TimeoutError') return 'slow';

@@ -1,33 +1,46 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { readAroundDraft } from '$server/assignments/around-draft';
 import { changeAssignment, readDraft } from '$server/assignments/change-assignment';
+import { dropUnfinished } from '$server/assignments/unfinished';
 import { clock } from '$server/clock';
 import { config } from '$server/config';
 import { readAbout } from '$server/courses/about';
 import { courseFor } from '$server/courses/course-head';
 import { materialsOf } from '$server/courses/materials';
-import { readUnitNames } from '$server/courses/outline';
-import { readDraftForm } from '../../../shared/draft-form';
+import { action } from '../../../shared/action';
+import { DraftForm, unfinishedActions } from '../../../shared/draft-form';
+import type { RequestEvent } from './$types';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const { draft, courseId, begun } = await orNotFound(readDraft(person, params.id));
   const course = await orNotFound(courseFor(person, courseId, 'shape-course'));
-  const [{ rules }, units, materials] = await Promise.all([
+  const [{ rules }, around, materials] = await Promise.all([
     readAbout(courseId),
-    readUnitNames(course.id),
+    readAroundDraft(person, course.id, params.id),
     materialsOf({ assignmentId: params.id })
   ]);
-  return { draft, begun, course, rules, units, materials, largestFile: config.maxFileBytes, now: clock.now() };
+  return { draft, begun, course, rules, around, materials, largestFile: config.maxFileBytes, now: clock.now() };
 };
 
+const writing = async ({ locals, params, url }: RequestEvent) => ({
+  course: (await readDraft(signedIn(locals, url), params.id)).courseId,
+  assignmentId: params.id
+});
+
 export const actions = {
-  keep: async ({ locals, params, url, request }) => {
-    const person = signedIn(locals, url);
-    const form = await readDraftForm(request);
-    if ('problems' in form) return fail(400, { problems: form.problems, affects: [] as string[] });
-    const answer = await orNotFound(changeAssignment(person, params.id, form.draft, form.confirmed));
-    if (!answer.done) return fail(409, { problems: {} as Record<string, string>, affects: answer.affects });
-    redirect(303, `/assignments/${params.id}`);
-  }
+  ...unfinishedActions(writing),
+  keep: action(
+    DraftForm,
+    async (person, { draft, confirmed }, event: RequestEvent) => {
+      const answer = await changeAssignment(person, event.params.id, draft, confirmed);
+      if (answer.done) await dropUnfinished(person, await writing(event));
+      return answer.done ? answer : { ok: false as const, why: 'affects-others', affects: answer.affects };
+    },
+    {
+      goTo: (_, __, { params }) => `/assignments/${params.id}`,
+      words: () => 'This changes something for people who have begun. Read whom it concerns, then keep it once more.',
+      with: ({ affects }) => ({ affects })
+    }
+  )
 };

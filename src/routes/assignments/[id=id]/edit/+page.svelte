@@ -1,10 +1,18 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import { draftProblems } from '$core/assignments/draft';
   import AssignmentForm from '$ui/authoring/AssignmentForm.svelte';
   import AddMaterials from '$ui/courses/AddMaterials.svelte';
   import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
-  import { previewBrief } from '../../../shared/preview-brief';
+  import { page } from '$app/state';
+  import Unfinished from '$ui/authoring/Unfinished.svelte';
+  import { writingPort } from '../../../shared/writing-port';
 
   const { data, form, params } = $props();
+  /** Changes that had been written when the page was opened. */
+  const kept = untrack(() => data.around.unfinished);
+  /** They are gone on with when the teacher says so: somebody else may have changed the assignment since. */
+  const begun = untrack(() => (page.url.searchParams.has('unfinished') ? kept : null));
 </script>
 
 <svelte:head><title>Change {data.draft.title} · Vendro</title></svelte:head>
@@ -19,32 +27,20 @@
   <section class="mb-6 rounded bg-base-100 p-4" aria-labelledby="materials">
     <h2 id="materials" class="mb-1 text-lg font-semibold">Materials beside the brief</h2>
     <MaterialLinks materials={data.materials} />
-    {#each data.materials as material (material.id)}
-      <p class="text-sm opacity-85">
-        To show {material.title} inside the brief, write
-        <code
-          >{material.mediaType.startsWith('video/')
-            ? `<video src="/files/materials/${material.id}"></video>`
-            : material.mediaType.startsWith('audio/')
-              ? `<audio src="/files/materials/${material.id}"></audio>`
-              : `![${material.title}](/files/materials/${material.id})`}</code
-        >
-      </p>
-    {/each}
     <AddMaterials
       assignmentId={params.id}
       action="/courses/{data.course.slug}?/addMaterials"
       largest={data.largestFile}
     />
   </section>
+  {#if kept}<Unfinished at={kept.at} shown={begun !== null} without="Drop them" />{/if}
   <AssignmentForm
-    initial={data.draft}
-    rules={data.rules}
-    units={data.units}
-    course={data.course}
-    problems={form?.problems ?? {}}
+    initial={begun?.draft ?? data.draft}
+    {begun}
+    place={{ course: data.course, rules: data.rules, ...data.around, materials: data.materials }}
+    problems={draftProblems(form?.problems)}
     affects={form?.affects ?? []}
-    preview={previewBrief}
+    port={writingPort}
     button="Keep the changes"
   />
 </div>

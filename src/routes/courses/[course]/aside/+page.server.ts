@@ -1,3 +1,6 @@
+import { z } from 'zod';
+import { action } from '../../../shared/action';
+import type { RequestEvent } from './$types';
 import { readCourseAside } from '$server/courses/asides';
 import { hear } from '$server/threads/read-posts';
 import { courseFor } from '$server/courses/course-head';
@@ -8,15 +11,14 @@ export const load = async ({ locals, parent, url, isDataRequest }) => {
   const person = signedIn(locals, url);
   const { course } = await parent();
   const visit = isDataRequest ? 'refresh' : 'page';
-  return { aside: await orNotFound(readCourseAside(person, course, openAside(url), visit)) };
+  const aside = await orNotFound(readCourseAside(person, course, openAside(url), visit));
+  return { aside, now: aside.now };
 };
 
 export const actions = {
-  heard: async ({ locals, params, url }) => {
-    const person = signedIn(locals, url);
-    const course = await orNotFound(courseFor(person, params.course, 'read-course'));
+  heard: action(z.object({}), async (person, _, { params, url }: RequestEvent) => {
+    const course = await courseFor(person, params.course, 'read-course');
     const partyId = course.role === 'teacher' ? openAside(url) : person.id;
     if (partyId !== null) await hear(person, [{ on: 'course', id: course.id, partyId }]);
-    return { done: true };
-  }
+  })
 };

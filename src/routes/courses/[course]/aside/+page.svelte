@@ -38,13 +38,11 @@
           where={{ courseId: course.id }}
           studentId={teaches ? (aside.student?.id ?? null) : null}
           studies={!teaches}
-          zone={data.zone}
-          now={aside.now}
         />
       </div>
     </section>
   {/if}
   {#if teaches}
-    <AsideList lines={aside.lines} students={aside.students} slug={course.slug} zone={data.zone} now={aside.now} />
+    <AsideList lines={aside.lines} students={aside.students} slug={course.slug} />
   {/if}
 </div>

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
   import LetIn from '$ui/courses/LetIn.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import { absolute } from '$core/time/words';
 
   const { data, form } = $props();
@@ -11,16 +11,9 @@
 </script>
 
 <svelte:head><title>People of {data.course.title} · Vendro</title></svelte:head>
-{#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
-{#if form && 'done' in form && form.done}<Message kind="done">{form.done}</Message>{/if}
+<Answered {form} />
 {#if teaches}
-  <LetIn
-    phrase={data.phrase}
-    invitations={data.invitations}
-    courseZone={data.course.zone}
-    zone={data.zone}
-    now={data.now}
-  />
+  <LetIn phrase={data.phrase} invitations={data.invitations} courseZone={data.course.zone} />
 {/if}
 <h2 class="mb-2 text-xl font-semibold">
   Who is here <span class="figures font-normal opacity-75">{studentCount} students</span>

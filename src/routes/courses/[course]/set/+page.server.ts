@@ -1,23 +1,24 @@
-import { fail, redirect } from '@sveltejs/kit';
 import { z } from 'zod';
 import { AssignmentDraft } from '$core/assignments/draft';
 import { RULE_NAMES, wantsOf } from '$core/courses/rules';
 import { clock } from '$server/clock';
 import { copyAssignment, setAssignment } from '$server/assignments/change-assignment';
+import { readAroundDraft } from '$server/assignments/around-draft';
 import { readEarlier } from '$server/assignments/earlier';
+import { dropUnfinished } from '$server/assignments/unfinished';
 import { readAbout } from '$server/courses/about';
 import { courseFor } from '$server/courses/course-head';
-import { readUnitNames } from '$server/courses/outline';
-import { readDraftForm } from '../../../shared/draft-form';
+import { action } from '../../../shared/action';
+import { DraftForm, unfinishedActions } from '../../../shared/draft-form';
+import type { RequestEvent } from './$types';
 import { orNotFound, signedIn } from '../../../shared/guard';
-import { readForm } from '../../../shared/read-form';
 
 export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const course = await orNotFound(courseFor(person, params.course, 'shape-course'));
-  const [{ rules }, units, earlier] = await Promise.all([
+  const [{ rules }, around, earlier] = await Promise.all([
     readAbout(course.id),
-    readUnitNames(course.id),
+    readAroundDraft(person, course.id, null),
     readEarlier(person)
   ]);
   const draft = AssignmentDraft.parse({
@@ -32,23 +33,25 @@ export const load = async ({ locals, params, url }) => {
     followMinutes: rules.followMinutes,
     deliverables: [{ title: 'What you hand over', wants: wantsOf(rules) }]
   });
-  return { draft: { ...draft, title: '' }, rules, units, earlier, now: clock.now() };
+  return { draft: { ...draft, title: '' }, rules, around, earlier, now: clock.now() };
 };
 
+const Earlier = z.object({ from: z.uuid('Choose which assignment to copy.') });
+
 export const actions = {
-  keep: async ({ locals, params, url, request }) => {
-    const person = signedIn(locals, url);
-    const form = await readDraftForm(request);
-    if ('problems' in form) return fail(400, { problems: form.problems, affects: [] as string[] });
-    const { id } = await orNotFound(setAssignment(person, params.course, form.draft));
-    redirect(303, `/assignments/${id}`);
-  },
-  copy: async ({ locals, params, url, request }) => {
-    const person = signedIn(locals, url);
-    const from = z.uuid().safeParse((await readForm(request)).get('from'));
-    if (!from.success)
-      return fail(400, { problems: { '': 'Choose which assignment to copy.' }, affects: [] as string[] });
-    const { id } = await orNotFound(copyAssignment(person, from.data, params.course));
-    redirect(303, `/assignments/${id}/edit`);
-  }
+  ...unfinishedActions(({ params }: RequestEvent) => ({ course: params.course, assignmentId: null })),
+  keep: action(
+    DraftForm,
+    async (person, { draft }, { params }: RequestEvent) => {
+      const set = await setAssignment(person, params.course, draft);
+      await dropUnfinished(person, { course: params.course, assignmentId: null });
+      return set;
+    },
+    {
+      goTo: ({ id }) => `/assignments/${id}`
+    }
+  ),
+  copy: action(Earlier, (person, { from }, { params }: RequestEvent) => copyAssignment(person, from, params.course), {
+    goTo: ({ id }) => `/assignments/${id}/edit`
+  })
 };

@@ -1,8 +1,13 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
+  import { draftProblems } from '$core/assignments/draft';
   import AssignmentForm from '$ui/authoring/AssignmentForm.svelte';
-  import { previewBrief } from '../../../shared/preview-brief';
+  import Unfinished from '$ui/authoring/Unfinished.svelte';
+  import { writingPort } from '../../../shared/writing-port';
 
   const { data, form } = $props();
+  /** What had been written when the page was opened. Reading the page anew puts nothing under somebody's hands. */
+  const begun = untrack(() => data.around.unfinished);
 </script>
 
 <svelte:head><title>Set an assignment · Vendro</title></svelte:head>
@@ -21,13 +26,12 @@
     </form>
   {/if}
 </div>
+{#if begun}<Unfinished at={begun.at} shown without="Begin anew" />{/if}
 <AssignmentForm
-  initial={data.draft}
-  rules={data.rules}
-  units={data.units}
-  course={data.course}
-  problems={form?.problems ?? {}}
-  affects={form?.affects ?? []}
-  preview={previewBrief}
+  initial={begun?.draft ?? data.draft}
+  {begun}
+  place={{ course: data.course, rules: data.rules, ...data.around, materials: [] }}
+  problems={draftProblems(form?.problems)}
+  port={writingPort}
   button="Set it"
 />

@@ -9,5 +9,5 @@ export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   const beside = Beside.parse(url.searchParams.get('beside') || null);
   const page = await orNotFound(readRound(person, params.packet, Number(params.no), beside));
-  return { page, looking: readBehind(page.round.pieces, 'round_pieces') };
+  return { now: page.now, page, looking: readBehind(page.round.pieces, 'round_pieces') };
 };

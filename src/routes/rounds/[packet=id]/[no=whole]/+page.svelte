@@ -13,4 +13,4 @@
 </script>
 
 <svelte:head><title>Round {data.page.round.no}: {data.page.facts.title} · Vendro</title></svelte:head>
-<RoundAlone page={data.page} zone={data.zone} {read} />
+<RoundAlone page={data.page} {read} />

@@ -1,6 +1,7 @@
+import type { RequestEvent } from './$types';
+import { action } from '../../../shared/action';
 import { z } from 'zod';
 import { enrolPeople, EnrolForm, readCourse, removeFromCourse } from '$server/school/courses';
-import { handleForm } from '../../../shared/form';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 export const load = async ({ locals, params, url }) => ({
@@ -8,15 +9,15 @@ export const load = async ({ locals, params, url }) => ({
 });
 
 export const actions = {
-  enrol: ({ locals, params, url, request }) =>
-    handleForm(request, EnrolForm, async (given) => {
-      const { entered, unknown } = await enrolPeople(signedIn(locals, url), params.course, given);
-      const done = entered === 1 ? 'One person is in.' : `${entered} people are in.`;
-      return { done, unknown };
-    }),
-  remove: ({ locals, params, url, request }) =>
-    handleForm(request, z.object({ id: z.uuid() }), async ({ id }) => {
-      await removeFromCourse(signedIn(locals, url), params.course, id);
-      return { done: 'Taken out. What they submitted is kept.', unknown: [] as string[] };
+  enrol: action(EnrolForm, (person, given, { params }: RequestEvent) => enrolPeople(person, params.course, given), {
+    then: ({ entered, unknown }) => ({
+      done: entered === 1 ? 'One person is in.' : `${entered} people are in.`,
+      unknown
     })
+  }),
+  remove: action(
+    z.object({ id: z.uuid() }),
+    (person, { id }, { params }: RequestEvent) => removeFromCourse(person, params.course, id),
+    { then: () => ({ done: 'Taken out. What they submitted is kept.', unknown: [] as string[] }) }
+  )
 };

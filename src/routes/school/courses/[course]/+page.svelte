@@ -2,6 +2,7 @@
   import Emblem from '$ui/courses/Emblem.svelte';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import Message from '$ui/primitives/Message.svelte';
 
   const { data, form } = $props();
@@ -17,7 +18,7 @@
     <p>{course.ended ? 'This course has ended.' : `${course.students} students`}</p>
   </div>
 </div>
-{#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
+<Answered {form} />
 {#if form && 'done' in form && form.done}
   <Message kind={form.unknown.length > 0 ? 'problem' : 'done'}>
     {form.done}

@@ -1,9 +1,8 @@
-import { fail } from '@sveltejs/kit';
+import type { RequestEvent } from './$types';
+import { action } from '../../../shared/action';
 import { z } from 'zod';
 import { changePerson, PersonForm, readPerson, renewWayIn } from '$server/school/people';
-import { handleForm } from '../../../shared/form';
 import { orNotFound, signedIn } from '../../../shared/guard';
-import { schoolRefusalWords } from '../../refusals';
 
 export const load = async ({ locals, params, url }) => ({
   one: await orNotFound(readPerson(signedIn(locals, url), params.id)),
@@ -11,18 +10,15 @@ export const load = async ({ locals, params, url }) => ({
 });
 
 export const actions = {
-  change: ({ locals, params, url, request }) =>
-    handleForm(request, PersonForm, async (given) => {
-      const changed = await changePerson(signedIn(locals, url), params.id, given);
-      return changed.ok ? { done: 'Kept.', link: null } : fail(409, { problem: schoolRefusalWords(changed.why) });
-    }),
-  // Answers without going back to the page, also without scripts: the link is shown this once.
-  renew: async ({ locals, params, url }) => {
-    z.uuid().parse(params.id);
-    const { href, until } = await orNotFound(renewWayIn(signedIn(locals, url), params.id));
-    return {
-      done: href === null ? 'A link was mailed. It works once, for a week.' : null,
+  change: action(PersonForm, (person, given, { params }: RequestEvent) => changePerson(person, params.id, given), {
+    then: () => ({ done: 'Kept.', link: null })
+  }),
+  renew: action(z.object({}), (person, _, { params }: RequestEvent) => renewWayIn(person, params.id), {
+    // The link is shown this once.
+    stays: true,
+    then: ({ href, until }) => ({
+      done: href === null ? 'A link was mailed. It works once, for a week.' : true,
       link: href && { href, until }
-    };
-  }
+    })
+  })
 };

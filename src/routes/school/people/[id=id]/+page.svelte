@@ -1,6 +1,7 @@
 <script lang="ts">
   import { act } from '$ui/forms/act';
   import PersonFields from '$ui/school/PersonFields.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import { absolute, relative } from '$core/time/words';
 
@@ -17,8 +18,7 @@
   {:else if one.hasPassword}not signed in anywhere
   {:else}has no password yet{/if}
 </p>
-{#if form && 'problem' in form && form.problem}<Message kind="problem">{form.problem}</Message>{/if}
-{#if form && 'done' in form && form.done}<Message kind="done">{form.done}</Message>{/if}
+<Answered {form} />
 {#if form && 'link' in form && form.link}
   <Message kind="done">
     <p>

@@ -1,9 +1,8 @@
+import { wordsOfRefusal } from '$core/refusals/registry';
+import { config } from '$server/config';
 import { z } from 'zod';
-import { STORE_TROUBLES, storeTroubleWords, type StoreTrouble } from '$core/shelf/outside';
-import type { PieceRefusal } from '$core/pieces/refusals';
 import { copyFromStore } from '$server/shelf/outside/copy';
 import { parsedBody } from '../../../shared/body';
-import { fileWords } from '../../../shared/file-words';
 import { signedIn } from '../../../shared/guard';
 
 const Copy = z.object({ path: z.string().min(1).max(2000) });
@@ -28,18 +27,14 @@ export const POST = async ({ locals, url, request }) => {
         tell({ copied, of });
       };
       const answer = await copyFromStore(person, path, progress, ending.signal);
-      tell(answer.ok ? { ok: true, name: answer.name } : { ok: false, words: words(answer.why) });
+      tell(
+        answer.ok
+          ? { ok: true, name: answer.name }
+          : { ok: false, words: wordsOfRefusal(answer.why, { largest: config.maxFileBytes }) }
+      );
       if (!ending.signal.aborted) controller.close();
     },
     cancel: () => ending.abort()
   });
   return new Response(body, { headers: { 'content-type': 'application/x-ndjson', 'cache-control': 'no-store' } });
 };
-
-function words(why: StoreTrouble | PieceRefusal): string {
-  return isTrouble(why) ? storeTroubleWords(why) : fileWords(why);
-}
-
-function isTrouble(why: string): why is StoreTrouble {
-  return (STORE_TROUBLES as readonly string[]).includes(why);
-}

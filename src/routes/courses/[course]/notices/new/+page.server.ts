@@ -1,9 +1,10 @@
-import { fail, redirect } from '@sveltejs/kit';
+import { z } from 'zod';
 import { giveNotice, NewNotice } from '$server/courses/notices';
 import { readOutline } from '$server/courses/outline';
 import { courseFor } from '$server/courses/course-head';
 import { orNotFound, signedIn } from '../../../../shared/guard';
-import { formFields } from '../../../../shared/read-form';
+import { action } from '../../../../shared/action';
+import type { RequestEvent } from './$types';
 
 export const load = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
@@ -12,17 +13,10 @@ export const load = async ({ locals, params, url }) => {
   return { units: units.flatMap(({ id, title }) => (id === null ? [] : [{ id, title }])) };
 };
 
+const Notice = NewNotice.extend({ unitId: z.union([z.literal('').transform(() => null), z.uuid()]).default('') });
+
 export const actions = {
-  default: async ({ locals, params, url, request }) => {
-    const given = await formFields(request);
-    const notice = NewNotice.safeParse({ ...given, unitId: given.unitId || null });
-    if (!notice.success)
-      return fail(400, {
-        problem: 'A notice needs a title and a text.',
-        title: String(given.title),
-        body: String(given.body)
-      });
-    const { id } = await orNotFound(giveNotice(signedIn(locals, url), params.course, notice.data));
-    redirect(303, `/notices/${id}`);
-  }
+  default: action(Notice, (person, notice, { params }: RequestEvent) => giveNotice(person, params.course, notice), {
+    goTo: ({ id }) => `/notices/${id}`
+  })
 };

@@ -1,20 +1,20 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import Field from '$ui/forms/Field.svelte';
-  import Message from '$ui/primitives/Message.svelte';
+  import Answered from '$ui/primitives/Answered.svelte';
 
   const { data, form } = $props();
 </script>
 
 <svelte:head><title>Give a notice · Vendro</title></svelte:head>
 <h2 class="mb-3 text-xl font-semibold">Tell the whole course something</h2>
-{#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
+<Answered {form} />
 <form method="post" use:enhance class="grid max-w-3xl gap-4">
   <Field label="Title"
-    ><input class="input w-full" name="title" value={form?.title ?? ''} required maxlength="300" /></Field
+    ><input class="input w-full" name="title" value={form?.given?.title ?? ''} required maxlength="300" /></Field
   >
   <Field label="What you want to say" about="Markdown">
-    <textarea class="textarea h-56 w-full" name="body" value={form?.body ?? ''} required></textarea>
+    <textarea class="textarea h-56 w-full" name="body" value={form?.given?.body ?? ''} required></textarea>
   </Field>
   <Field label="Where it stands in the outline">
     <select class="select" name="unitId">

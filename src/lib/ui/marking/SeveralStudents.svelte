@@ -1,0 +1,38 @@
+<script lang="ts">
+  import type { ClassLine } from '$core/marking/views';
+  import { act } from '$ui/forms/act';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
+  import MomentInput from '$ui/time/MomentInput.svelte';
+
+  /** What is done for all students that are chosen in the table. Without scripts it always stands there. */
+  const { chosen }: { chosen: ClassLine[] } = $props();
+  const scripted = whenScripted();
+  const many = $derived(chosen.length === 1 ? '1 student' : `${chosen.length} students`);
+  const settled = $derived(chosen.filter(({ standing }) => standing === 'settled').length);
+</script>
+
+{#if scripted.yes && chosen.length > 0}
+  <a class="btn sticky bottom-2 z-10 mx-auto mt-3 flex w-fit shadow-md btn-neutral btn-sm md:hidden" href="#several"
+    >{many} chosen: extend or excuse</a
+  >
+{/if}
+<form
+  id="several"
+  method="post"
+  action="?/extendSeveral"
+  use:act
+  class={[
+    'bottom-0 z-10 mt-3 flex scroll-mt-4 flex-wrap items-end gap-x-5 gap-y-3 rounded border border-base-300 bg-base-100 p-3 shadow-md md:sticky',
+    scripted.yes && chosen.length === 0 && 'hidden'
+  ]}
+  aria-label="For all that are chosen"
+>
+  <p class="basis-full font-semibold" role="status">
+    {#if !scripted.yes}For all that are chosen above
+    {:else}{many} chosen{settled > 0 ? `, ${settled} of them settled already` : ''}{/if}
+  </p>
+  <MomentInput label="New due moment" name="due" />
+  <MomentInput label="Closes" name="closes" />
+  <button class="btn btn-sm">Extend</button>
+  <button class="btn btn-sm" formaction="?/excuseSeveral">Excuse from this</button>
+</form>

@@ -1,0 +1,25 @@
+import { deserialize } from '$app/forms';
+import type { WritingPort } from '$ui/authoring/writing';
+import { previewBrief } from './preview-brief';
+
+/** What the page of an assignment asks the server while it is written. */
+export const writingPort: WritingPort = {
+  preview: previewBrief,
+  async hold(draft, known) {
+    const body = new FormData();
+    body.set('draft', draft);
+    body.set('known', known === null ? '' : String(known));
+    const headers = { 'x-sveltekit-action': 'true' };
+    try {
+      const answer = await fetch('?/hold', { method: 'POST', body, headers });
+      const result = deserialize(await answer.text());
+      if (result.type === 'success') {
+        const { version, at } = result.data as { version: number; at: number };
+        return { kept: true, version, at };
+      }
+      return result.type === 'failure' ? { kept: false, problem: String(result.data?.problem) } : 'unreached';
+    } catch {
+      return 'unreached';
+    }
+  }
+};

@@ -1,13 +1,25 @@
-import { existsSync } from 'node:fs';
+import { readdirSync, statSync } from 'node:fs';
+import { join } from 'node:path';
 import { run } from '../scripts/lib/run.mjs';
 import type { Served, Stage } from './stage';
 
-/** The floor: a bare SvelteKit page that looks a session up, runs one query and renders 60 plain rows, at `/rows`. */
+const BUILT = 'bench/bare/build/index.js';
+
+/** The floors: a bare application of the same framework, with a page of rows, a page of bytes and a transaction. */
 export async function serveBare(stage: Stage): Promise<Served> {
-  if (!existsSync('bench/bare/build/index.js'))
+  if (changedAt(BUILT) < newestIn('bench/bare/src'))
     await run(process.execPath, ['../../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'error'], {
       quiet: true,
       cwd: 'bench/bare'
     });
-  return stage.serve('bench/bare/build/index.js');
+  return stage.serve(BUILT);
 }
+
+const changedAt = (path: string) => statSync(path, { throwIfNoEntry: false })?.mtimeMs ?? 0;
+
+const newestIn = (folder: string) =>
+  Math.max(
+    ...readdirSync(folder, { recursive: true, withFileTypes: true }).map((one) =>
+      changedAt(join(one.parentPath, one.name))
+    )
+  );

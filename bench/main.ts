@@ -1,6 +1,8 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { backupRestore } from './backup-restore';
+import { bigSchool } from './big-school';
 import { deadlineRush } from './deadline-rush';
+import { deskCpu } from './desk-cpu';
 import { deskJs } from './desk-js';
 import { deskRps } from './desk-rps';
 import { faultRush } from './fault-rush';
@@ -12,6 +14,7 @@ import { queriesPerPage } from './queries-per-page';
 import { onStage, type Result, type Stage } from './stage';
 import { search200k } from './search-200k';
 import { store1gib } from './store-1gib';
+import { submitBare } from './submit-bare';
 import { submitTps } from './submit-tps';
 import { upload1gib } from './upload-1gib';
 
@@ -25,6 +28,9 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'long-lists': longLists,
   'search-200k': search200k,
   'submit-tps': submitTps,
+  'submit-bare': submitBare,
+  'desk-cpu': deskCpu,
+  'big-school': bigSchool,
   'live-fanout': liveFanout,
   'deadline-rush': deadlineRush,
   'hostile-files': hostileFilesBench,

@@ -28,7 +28,7 @@ export async function submitTps(stage: Stage): Promise<Result[]> {
   const [first = '', ...rest] = assignments;
   const statements = await statementsOfOne(stage, server, first);
   const script = pgbenchScript(stage, statements);
-  await prepare(stage);
+  await prepareRows(stage);
   const perSecond = async (assignment: string, who = students) => {
     const begun = performance.now();
     await inParallel(who, AT_ONCE, (token) => submit(server, token, assignment, `${token} ${assignment}`));
@@ -51,12 +51,13 @@ export async function submitTps(stage: Stage): Promise<Result[]> {
   ];
 }
 
-async function statementsOfOne(stage: Stage, server: Served, assignment: string): Promise<number> {
+/** How many statements one submit costs, counted by PostgreSQL. */
+export async function statementsOfOne(stage: Stage, server: Served, assignment: string, name = 'tps'): Promise<number> {
   const counter = await Statements.of(stage);
   // Twice, so that nothing is counted that happens once in a server's life.
-  await submit(server, 'tps-1', assignment);
+  await submit(server, `${name}-1`, assignment);
   const before = await counter.count();
-  await submit(server, 'tps-2', assignment);
+  await submit(server, `${name}-2`, assignment);
   const count = (await counter.count()) - before;
   await counter.close();
   return count;
@@ -75,7 +76,8 @@ function pgbenchScript(stage: Stage, statements: number): string {
   return path;
 }
 
-async function prepare(stage: Stage): Promise<void> {
+/** A hundred thousand rows that a floor can read and write. */
+export async function prepareRows(stage: Stage): Promise<void> {
   const sql =
     'create table if not exists bench_rows (id integer primary key, balance integer not null); insert into bench_rows select n, 0 from generate_series(1, 100000) n on conflict do nothing; analyze bench_rows;';
   await run(join(newestPostgres() ?? '', 'psql'), [stage.database, '-q', '-c', sql], { quiet: true });

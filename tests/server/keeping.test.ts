@@ -19,9 +19,9 @@ import { bagOf } from '$server/receipts/bag';
 import { readReceipt } from '$server/receipts/read-receipt';
 import { receiveFiles } from '$server/gathering/receive-files';
 import { emptyBin, binFile } from '$server/shelf/arrange-shelf';
-import { keepOnShelf } from '$server/shelf/keep';
+import { keepOnShelf } from '$server/shelf/keep-on-shelf';
 import { promised, readQuota, whilePromised } from '$server/shelf/quota';
-import { takeKnown } from '$server/uploads/known';
+import { takeKnown } from '$server/uploads/take-known-bytes';
 import { at, attach, count, DAY, handIn, HOUR, key, MONDAY, officePerson, packetOf, person, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;

@@ -126,7 +126,7 @@ describe('ways around the guard', () => {
   });
 
   it('knows a name that nobody has', async () =>
-    expect(['no-such-name', 'broken', 'timeout']).toContain(await why('http://nobody-has-this.invalid/')));
+    expect(await why('http://nobody-has-this.invalid/')).toBe('no-such-name'));
 });
 
 describe('sites that take and never end', () => {
@@ -159,7 +159,7 @@ describe('what a page says', () => {
     });
     expect((await readPage('<input type=PASSWORD>')).asksPassword).toBe(true);
     expect((await readPage('<h1>Only this</h1>')).title).toBe('Only this');
-    expect((await readPage('<<<>>&& <p')).text).toBeDefined();
+    expect((await readPage('<<<>>&& <p')).text).toBe('<<<>>&& p');
   });
 });
 

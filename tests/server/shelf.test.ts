@@ -21,7 +21,7 @@ import {
   restoreFile
 } from '$server/shelf/arrange-shelf';
 import { copyOnShelf } from '$server/shelf/copy-file';
-import { keepOnShelf } from '$server/shelf/keep';
+import { keepOnShelf } from '$server/shelf/keep-on-shelf';
 import { ownFile } from '$server/shelf/own-file';
 import { promised, readQuota } from '$server/shelf/quota';
 import { readFolders, readShelf, SHELF_PAGE } from '$server/shelf/read-shelf';

@@ -8,7 +8,7 @@ import { readCourseAside } from '$server/courses/asides';
 import { courseFor } from '$server/courses/course-head';
 import { NotHere } from '$server/outcome';
 import { editPost, moveAside, unsay } from '$server/threads/change-post';
-import { hear } from '$server/threads/read-posts';
+import { noteHeard } from '$server/threads/read-posts';
 import { receiveSaid } from '$server/threads/receive-said';
 import { openSaidFile } from '$server/threads/said-file';
 import { post } from '$server/threads/say';
@@ -79,7 +79,7 @@ describe('changing what was said', () => {
 
     const second = await say(school.ilse);
     expect((await talk(school.ilse)).aside[0]?.heard).toBe(false);
-    await hear(school.teacher, conversations(id, school.ilse.id));
+    await noteHeard(school.teacher, conversations(id, school.ilse.id));
     expect((await talk(school.ilse)).aside[0]?.heard).toBe(true);
     expect(await unsay(school.ilse, { postId: second })).toEqual({ ok: false, why: 'read-already' });
   });
@@ -100,7 +100,7 @@ describe('changing what was said', () => {
   it('does not move what a classmate has read, nor what somebody else said', async () => {
     const postId = await say(school.ilse, { to: 'floor' });
     await expect(moveAside(school.teodor, { postId })).rejects.toThrow(NotHere);
-    await hear(school.teodor, conversations(id, null));
+    await noteHeard(school.teodor, conversations(id, null));
     expect(await moveAside(school.ilse, { postId })).toEqual({ ok: false, why: 'read-already' });
     const teacher = await say(school.teacher, { to: 'floor' });
     expect(await moveAside(school.teacher, { postId: teacher })).toEqual({ ok: false, why: 'not-on-a-floor' });

@@ -12,7 +12,7 @@ import { readShelf } from '$server/shelf/read-shelf';
 import { discardUpload } from '$server/uploads/discard';
 import { draftPath } from '$server/uploads/draft-store';
 import { finishUpload } from '$server/uploads/finish';
-import { takeKnown } from '$server/uploads/known';
+import { takeKnown } from '$server/uploads/take-known-bytes';
 import { receiveUpload } from '$server/uploads/receive';
 import { sweepUploads } from '$server/uploads/sweep';
 import { readUnderWay } from '$server/uploads/under-way';

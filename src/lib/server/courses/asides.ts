@@ -8,7 +8,7 @@ import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { namesOf, partyOf } from '../parties/party';
-import { hear, readPosts, type Place } from '../threads/read-posts';
+import { noteHeard, readPosts, type Place } from '../threads/read-posts';
 
 /** A conversation aside with one student, as a teacher finds it in the course. */
 export interface AsideLine {
@@ -58,7 +58,7 @@ export async function readCourseAside(
     readPosts(person, place),
     teaches ? select(LineRow, LINES, [course.id, person.id]) : []
   ]);
-  if (visit === 'page' && posts.some(({ fresh }) => fresh)) await hear(person, place);
+  if (visit === 'page' && posts.some(({ fresh }) => fresh)) await noteHeard(person, place);
   return {
     student,
     posts,

@@ -9,7 +9,7 @@ import { briefFromMarkdown } from '../rich-text/brief-from-markdown';
 import { clock } from '../clock';
 import { execute, ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
-import { hear, readPosts } from '../threads/read-posts';
+import { noteHeard, readPosts } from '../threads/read-posts';
 import { courseFor } from './course-head';
 import { materialsOf } from './materials';
 import { nextPlace } from './next-place';
@@ -101,7 +101,7 @@ export async function readNotice(person: Actor, noticeId: string): Promise<Notic
       new Date(now)
     ])
   ]);
-  if (posts.some(({ fresh }) => fresh)) await hear(person, [floor]);
+  if (posts.some(({ fresh }) => fresh)) await noteHeard(person, [floor]);
   const { title, bodyHtml, by, at } = row;
   return {
     id: noticeId,

@@ -6,15 +6,13 @@ import { Mark } from '../db/models/packets';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
-import { tellStudent } from '../packets/packet-news';
+import { tellAbout } from '../packets/packet-news';
 
 type OneStudent = { assignmentId: string; studentId: string };
 
 /** Frees one student from an assignment: nothing is asked any more. What was submitted stays. */
 export async function excuse(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
-  return classAction(person, who, { do: 'excuse' }, (packet) =>
-    tellStudent(packet, { kind: 'extended', facts: { how: 'excused' } })
-  );
+  return classAction(person, who, { do: 'excuse' }, (packet) => tellAbout(packet, { what: 'excused' }));
 }
 
 export async function liftExcuse(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
@@ -28,7 +26,7 @@ export async function extend(
 ): Promise<Outcome<object, Refusal>> {
   const { due, closes, ...who } = input;
   return classAction(person, who, { do: 'extend', due, closes }, (packet) =>
-    tellStudent(packet, { kind: 'extended', facts: { due: packet.custody.terms.due } })
+    tellAbout(packet, { what: 'extended', due: packet.custody.terms.due })
   );
 }
 
@@ -98,7 +96,7 @@ export async function receiveInPerson(
       { transaction: packet.tx }
     );
     await projectLatest(packet.id, packet.tx);
-    await tellStudent(packet, { kind: 'claim', facts: { how: 'accepted' }, part: 'came-back' });
+    await tellAbout(packet, { what: 'claim-accepted' });
     await audit(person.id, 'receive-in-person', packet.id, {}, packet.tx);
     return verdict;
   });
@@ -118,9 +116,7 @@ export async function undoInPerson(person: Actor, who: OneStudent): Promise<Outc
 
 /** Says that nothing was handed over in person, although the student says so. */
 export async function declineClaim(person: Actor, who: OneStudent): Promise<Outcome<object, Refusal>> {
-  return classAction(person, who, { do: 'decline-claim' }, (packet) =>
-    tellStudent(packet, { kind: 'claim', facts: { how: 'declined' }, part: 'packet' })
-  );
+  return classAction(person, who, { do: 'decline-claim' }, (packet) => tellAbout(packet, { what: 'claim-declined' }));
 }
 
 async function classAction(

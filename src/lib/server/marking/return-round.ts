@@ -11,7 +11,7 @@ import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
 import { projectUsualWait } from './usual-wait';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
-import { tellStudent } from '../packets/packet-news';
+import { tellAbout } from '../packets/packet-news';
 
 export const Judgement = z.object({
   packetId: z.uuid(),
@@ -50,11 +50,11 @@ async function answerAsking(
   answer: 'hand-back' | 'decline-asking-back'
 ): Promise<Result> {
   return withPacket(person, { packetId }, 'mark-round', null, async (packet) => {
-    const facts = { round: packet.custody.standing ?? 0, how: answer === 'hand-back' ? 'handed' : 'kept' };
+    const round = packet.custody.standing ?? 0;
     const verdict = await packet.act({ do: answer });
     if (!verdict.ok) return verdict;
-    await audit(person.id, answer, packet.id, { round: facts.round }, packet.tx);
-    await tellStudent(packet, { kind: 'handed-back', facts, part: 'packet' });
+    await audit(person.id, answer, packet.id, { round }, packet.tx);
+    await tellAbout(packet, { what: 'asking-back-answered', round, how: answer === 'hand-back' ? 'handed' : 'kept' });
     return verdict;
   });
 }
@@ -101,7 +101,7 @@ export async function returnRound(
     await judgeByRubric(packet, judgement);
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
-    await tellStudent(packet, { kind: 'returned', facts: { round: judgement.round, how }, part: 'came-back' });
+    await tellAbout(packet, { what: 'returned', round: judgement.round, how });
     await audit(person.id, `returned: ${outcome}`, packet.id, { round: judgement.round }, packet.tx);
     return verdict;
   });
@@ -122,7 +122,7 @@ export async function lookAndSettle(
     await mark.save({ transaction: packet.tx });
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
-    await tellStudent(packet, { kind: 'returned', facts: { round: input.round, how: 'looked-at' }, part: 'came-back' });
+    await tellAbout(packet, { what: 'returned', round: input.round, how: 'looked-at' });
     return verdict;
   });
 }

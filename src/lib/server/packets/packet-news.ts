@@ -1,49 +1,99 @@
 import type { Kind } from '$core/tidings/kinds';
 import type { TidingFacts } from '$core/tidings/views';
-import type { OpenPacket } from './open-packet';
+import type { Moment } from '$core/time/moment';
 import { tell } from '../tidings/tell';
+import type { OpenPacket } from './open-packet';
 
-interface PacketNews {
+/** Something that happened to a packet and that somebody hears of. */
+export type PacketHappening =
+  | { what: 'submitted'; round: number; receipt: string }
+  | { what: 'returned'; round: number; how: string }
+  | { what: 'asking-back-answered'; round: number; how: 'handed' | 'kept' }
+  | { what: 'extended'; due: Moment | null }
+  | { what: 'excused' }
+  | { what: 'claim-accepted' }
+  | { what: 'claim-declined' }
+  | { what: 'seal-ran-out' }
+  | { what: 'stands-again'; round: number }
+  | { what: 'asked-back'; round: number; says: string }
+  | { what: 'claimed' };
+
+/** What one side hears of it. */
+interface Heard {
   kind: Kind;
   facts?: Omit<TidingFacts, 'by'>;
-  /** Part of the page that it leads to. */
-  part?: 'came-back' | 'packet' | 'rounds' | 'ask';
+}
+interface ByStudent extends Heard {
+  to: 'student';
+  /** Part of their page that it leads to. */
+  part?: 'came-back' | 'packet' | 'rounds';
   /** See `News`. */
-  read?: boolean;
+  read?: true;
+}
+interface ByTeachers extends Heard {
+  to: 'teachers';
+  /** Where it leads: to the student's rounds, or to the class. */
+  place: 'rounds' | 'class';
 }
 
-/** Tells the student whose packet it is. Under the packet's lock, in its transaction. */
-export async function tellStudent(packet: OpenPacket, { kind, facts, part, read }: PacketNews): Promise<void> {
-  const href = `/assignments/${packet.facts.assignmentId}${part ? `#${part}` : ''}`;
-  await tell(
-    { people: packet.members },
-    { ...frame(packet, kind, facts), grouped: `${kind} ${packet.id}`, href, read },
-    packet.tx
+type Hearing = {
+  [W in PacketHappening['what']]: (one: Extract<PacketHappening, { what: W }>) => Array<ByStudent | ByTeachers>;
+};
+
+/** Who hears of what happens to a packet, and where it leads them: the one place that knows. */
+const HEARING: Hearing = {
+  submitted: ({ round, receipt }) => [
+    { to: 'teachers', kind: 'submitted', place: 'rounds', facts: { round } },
+    // They did it themselves: only the mail matters.
+    { to: 'student', kind: 'receipt', part: 'rounds', facts: { round, number: receipt }, read: true }
+  ],
+  returned: ({ round, how }) => [{ to: 'student', kind: 'returned', part: 'came-back', facts: { round, how } }],
+  'asking-back-answered': ({ round, how }) => [
+    { to: 'student', kind: 'handed-back', part: 'packet', facts: { round, how } }
+  ],
+  extended: ({ due }) => [{ to: 'student', kind: 'extended', facts: { due } }],
+  excused: () => [{ to: 'student', kind: 'extended', facts: { how: 'excused' } }],
+  'claim-accepted': () => [{ to: 'student', kind: 'claim', part: 'came-back', facts: { how: 'accepted' } }],
+  'claim-declined': () => [{ to: 'student', kind: 'claim', part: 'packet', facts: { how: 'declined' } }],
+  'seal-ran-out': () => [
+    { to: 'student', kind: 'seal', part: 'packet' },
+    { to: 'teachers', kind: 'seal', place: 'class' }
+  ],
+  'stands-again': ({ round }) => [
+    { to: 'student', kind: 'stands-again', part: 'packet', facts: { round } },
+    { to: 'teachers', kind: 'stands-again', place: 'rounds', facts: { round } }
+  ],
+  'asked-back': ({ round, says }) => [{ to: 'teachers', kind: 'asked-back', place: 'rounds', facts: { round, says } }],
+  claimed: () => [{ to: 'teachers', kind: 'claim', place: 'class' }]
+};
+
+/** Tells whoever hears of it. Under the packet's lock, in its transaction. */
+export async function tellAbout(packet: OpenPacket, happening: PacketHappening): Promise<void> {
+  // Each entry takes exactly the happening of its own key; TypeScript cannot follow that through the lookup.
+  const hearing = HEARING[happening.what] as (one: PacketHappening) => Array<ByStudent | ByTeachers>;
+  await Promise.all(
+    hearing(happening).map((heard) =>
+      heard.to === 'student' ? tellStudent(packet, heard) : tellTeachers(packet, heard)
+    )
   );
 }
 
-/**
- * Tells the course's teachers what the student did. What several students do on one assignment is shown as one.
- *
- * @param to the place that it leads to: the student's rounds, or the class
- */
-export async function tellTeachers(
-  packet: OpenPacket,
-  { kind, facts }: PacketNews,
-  to: 'rounds' | 'class' = 'rounds'
-): Promise<void> {
-  const { assignmentId } = packet.facts;
-  const href = to === 'rounds' ? `/marking/${packet.id}` : `/assignments/${assignmentId}`;
-  const news = {
-    ...frame(packet, kind, facts),
-    grouped: `${kind} ${assignmentId}`,
-    href,
-    by: packet.members.includes(packet.person.id) ? packet.person.id : packet.wisher
-  };
-  await tell({ teachers: true }, news, packet.tx);
+function tellStudent(packet: OpenPacket, { kind, facts, part, read }: ByStudent) {
+  const href = `/assignments/${packet.facts.assignmentId}${part ? `#${part}` : ''}`;
+  const news = { ...frame(packet, kind, facts), grouped: `${kind} ${packet.id}`, href, read };
+  return tell({ people: packet.members }, news, packet.tx);
 }
 
-function frame(packet: OpenPacket, kind: Kind, facts: PacketNews['facts']) {
+/** What several students do on one assignment is shown as one. */
+function tellTeachers(packet: OpenPacket, { kind, facts, place }: ByTeachers) {
+  const { assignmentId } = packet.facts;
+  const href = place === 'rounds' ? `/marking/${packet.id}` : `/assignments/${assignmentId}`;
+  const by = packet.members.includes(packet.person.id) ? packet.person.id : packet.wisher;
+  const news = { ...frame(packet, kind, facts), grouped: `${kind} ${assignmentId}`, href, by };
+  return tell({ teachers: true }, news, packet.tx);
+}
+
+function frame(packet: OpenPacket, kind: Kind, facts: Heard['facts']) {
   const { courseId, assignmentId } = packet.facts;
   const about = `${kind} ${packet.id} ${facts?.round ?? ''} ${facts?.how ?? ''} ${packet.now}`;
   return { kind, about, courseId, assignmentId, facts, at: packet.now };

@@ -1,6 +1,6 @@
 import { lapsedSeal } from '$core/packets/custody';
 import { allowed } from '$core/packets/allowed';
-import { tellStudent, tellTeachers } from './packet-news';
+import { tellAbout } from './packet-news';
 import type { OpenPacket } from './open-packet';
 
 /**
@@ -14,15 +14,12 @@ export async function letTimePass(packet: OpenPacket): Promise<boolean> {
   const lapsed = lapsedSeal(packet.custody, packet.now) !== null;
   if (lapsed) {
     await packet.act({ do: 'let-seal-run-out' }, by);
-    await tellStudent(packet, { kind: 'seal', part: 'packet' });
-    await tellTeachers(packet, { kind: 'seal' }, 'class');
+    await tellAbout(packet, { what: 'seal-ran-out' });
   }
   const stands = allowed(packet.custody, { do: 'let-stand-again' }, packet.now).ok;
   if (stands) {
     await packet.act({ do: 'let-stand-again' }, by);
-    const facts = { round: packet.custody.standing ?? 0 };
-    await tellStudent(packet, { kind: 'stands-again', facts, part: 'packet' });
-    await tellTeachers(packet, { kind: 'stands-again', facts });
+    await tellAbout(packet, { what: 'stands-again', round: packet.custody.standing ?? 0 });
   }
   return lapsed || stands;
 }

@@ -83,7 +83,7 @@ export class Worker {
       serialization: 'advanced',
       stdio: ['ignore', 'ignore', 'ignore', 'ipc']
     });
-    child.on('message', (answer: Answer) => this.hear(child, answer));
+    child.on('message', (answer: Answer) => this.noteHeard(child, answer));
     child.on('error', (error) => {
       log.error({ err: error }, 'a parsing process could not be started');
       this.lost(child);
@@ -95,7 +95,7 @@ export class Worker {
     return child;
   }
 
-  private hear(child: ChildProcess, answer: Answer): void {
+  private noteHeard(child: ChildProcess, answer: Answer): void {
     if (child !== this.child || answer.id !== this.work?.id) return;
     if (++this.done >= WORN) this.retire();
     this.settle((work) => {

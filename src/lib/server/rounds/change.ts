@@ -4,7 +4,7 @@ import type { Actor } from '$core/people/policy';
 import { execute, select } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { firstWords } from '$core/tidings/first-words';
-import { tellTeachers } from '../packets/packet-news';
+import { tellAbout } from '../packets/packet-news';
 import { withPacket } from '../packets/open-packet';
 
 type Own = { assignmentId: string };
@@ -48,8 +48,8 @@ export async function askBack(
 ): Promise<Outcome<object, Refusal>> {
   return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, async (packet) => {
     const verdict = await packet.act({ do: 'ask-back', reason });
-    const facts = { round: packet.custody.standing ?? 0, says: firstWords(reason) };
-    if (verdict.ok) await tellTeachers(packet, { kind: 'asked-back', facts });
+    const round = packet.custody.standing ?? 0;
+    if (verdict.ok) await tellAbout(packet, { what: 'asked-back', round, says: firstWords(reason) });
     return verdict;
   });
 }
@@ -61,7 +61,7 @@ export async function claimInPerson(
 ): Promise<Outcome<object, Refusal>> {
   return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, async (packet) => {
     const verdict = await packet.act({ do: 'claim-in-person', note });
-    if (verdict.ok) await tellTeachers(packet, { kind: 'claim' }, 'class');
+    if (verdict.ok) await tellAbout(packet, { what: 'claimed' });
     return verdict;
   });
 }

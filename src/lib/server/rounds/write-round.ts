@@ -1,7 +1,7 @@
 import { execute } from '../db/connection';
 import { freezePieces } from '../pieces/freeze';
 import { issueReceipt, newReceiptNumber } from '../receipts/issue';
-import { tellStudent, tellTeachers } from '../packets/packet-news';
+import { tellAbout } from '../packets/packet-news';
 import type { OpenPacket } from '../packets/open-packet';
 
 /**
@@ -20,8 +20,7 @@ export async function writeRound(packet: OpenPacket, note: string): Promise<{ ro
       ? null
       : execute('update rounds set note = $3 where packet_id = $1 and no = $2', [packet.id, round, note], packet.tx),
     issueReceipt(packet, round, receipt),
-    tellTeachers(packet, { kind: 'submitted', facts: { round } }),
-    tellStudent(packet, { kind: 'receipt', facts: { round, number: receipt }, part: 'rounds', read: true })
+    tellAbout(packet, { what: 'submitted', round, receipt })
   ]);
   return { round, receipt };
 }

@@ -12,6 +12,8 @@ const SHOWN = 20;
 const WEIGHED = 400;
 /** Of the best, so many are asked whether the person may see them. */
 const ASKED = 60;
+/** With fewer entries in their courses these are read; with more, the index of words says which to read. */
+const FEW_ENTRIES = 4000;
 /** Fewer results than this, and the words are looked at for slips of the keyboard. */
 const FEW = 3;
 
@@ -72,10 +74,21 @@ const BY_WORDS = `
   ), asked as materialized (
     select case when plain = stems then plain else plain || stems end as query
     from (select to_tsquery('simple', $3) as plain, to_tsquery('english', $3) as stems) forms
+  ), size as materialized (
+    select count(*) < ${FEW_ENTRIES} as small from (
+      select from search_entries s where s.course_id = any(array(select course_id from mine)) limit ${FEW_ENTRIES}) bounded
   ), weighed as materialized (
-    select s.kind, s.id, s.course_id, s.title, s.words from search_entries s
-    where s.course_id = any(array(select course_id from mine)) and s.words @@ (select query from asked)
-      and (s.party_id is null or s.party_id = any(array(select party_id from party_members where person_id = $1)))
+    select * from (
+      -- Exactly one of the two is run. What is added to the words keeps the first from the index of words.
+      select s.kind, s.id, s.course_id, s.title, s.words, s.party_id from search_entries s
+      where (select small from size) and s.course_id = any(array(select course_id from mine))
+        and (s.words || ''::tsvector) @@ (select query from asked)
+      union all
+      select s.kind, s.id, s.course_id, s.title, s.words, s.party_id from search_entries s
+      where not (select small from size) and s.course_id = any(array(select course_id from mine))
+        and s.words @@ (select query from asked)
+    ) s
+    where s.party_id is null or s.party_id = any(array(select party_id from party_members where person_id = $1))
     limit $4
   ), hits as materialized (
     select w.kind, w.id, w.course_id, w.title, ts_rank(w.words, asked.query) as rank

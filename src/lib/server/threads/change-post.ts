@@ -5,7 +5,7 @@ import { clock } from '../clock';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
-import { partyOf } from '../parties/party';
+import { membersIn, partyOf } from '../parties/party';
 import { HEARD } from './read-posts';
 import { saidOn, tellOfPost, written } from './say';
 
@@ -69,8 +69,10 @@ async function changing(
     // What others said is theirs; that it is there is no news to who can read it, and nobody else learns of it.
     if (!said?.mine) throw new NotHere('This message');
     const verdict = await change(said, tx);
-    if (verdict.ok)
-      await publish({ what: 'said', on: saidOn(said.courseId, said), courseId: said.courseId, people: null }, tx);
+    if (!verdict.ok) return verdict;
+    // What was said aside concerns its readers alone; what was on the floor, everybody who had it before them.
+    const people = said.partyId === null ? null : await membersIn(said.partyId, tx);
+    await publish({ what: 'said', on: saidOn(said.courseId, said), courseId: said.courseId, people }, tx);
     return verdict;
   });
 }

@@ -34,7 +34,7 @@ export async function readPosts(person: Actor, places: readonly Place[]): Promis
 }
 
 /** All that was said in some places so far counts as heard by this person. Whoever said it sees that on their page. */
-export async function hear(person: Actor, places: readonly Place[], tx?: Tx): Promise<void> {
+export async function noteHeard(person: Actor, places: readonly Place[], tx?: Tx): Promise<void> {
   const bind = [person.id, places.map(placeName), new Date(clock.now())];
   const authors = await select(z.object({ id: z.string() }), HEAR, bind, tx);
   if (authors.length > 0) await publish({ what: 'heard', authors: authors.map(({ id }) => id), on: places }, tx);

@@ -13,7 +13,7 @@ import { assignmentShown, shownToStudents } from '../lines/shown';
 import { NotHere, type Outcome } from '../outcome';
 import { membersIn, partyOf } from '../parties/party';
 import { tell } from '../tidings/tell';
-import { hear } from './read-posts';
+import { noteHeard } from './read-posts';
 import { NotNow, TooCostly } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
 
@@ -101,7 +101,7 @@ export async function post(
     );
     await keepFiles(id, files, tx);
     // Who answers has read what they answer.
-    await hear(person, [{ ...saidOn(place.courseId, given), partyId }], tx);
+    await noteHeard(person, [{ ...saidOn(place.courseId, given), partyId }], tx);
     const people = partyId === null ? null : await membersIn(partyId, tx);
     await publish({ what: 'said', on: saidOn(place.courseId, given), courseId: place.courseId, people }, tx);
     await tellOfPost({ id, partyId, at, text, by: person.id, ...place, ...given, courseId: place.courseId }, tx);

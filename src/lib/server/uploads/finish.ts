@@ -11,7 +11,7 @@ import { execute, select } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
 import { addFile } from '../gathering/pieces';
 import { addVersion } from '../shelf/add-version';
-import { keepOnShelf } from '../shelf/keep';
+import { keepOnShelf } from '../shelf/keep-on-shelf';
 import { draftPath } from './draft-store';
 
 /** What a finished upload became. Refused ones that are sound files are on the Shelf nonetheless. */

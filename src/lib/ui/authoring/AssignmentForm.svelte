@@ -110,7 +110,7 @@
       />{/if}
     <MustDoEditor bind:items={draft.mustDo} {problems} />
     <CriteriaEditor bind:criteria={draft.criteria} {problems} />
-    <div class="sticky bottom-0 z-10 border-t-2 border-base-300 bg-base-200 py-3">
+    <div class="sticky bottom-0 z-10 grid justify-items-start gap-2 border-t-2 border-base-300 bg-base-200 py-3">
       <SavingState saving={saving.now} onkeepthis={saving.keepThis} />
       {#each elsewhere as [path, words] (path)}<Message kind="problem">{words}</Message>{/each}
       {#if affects.length > 0}

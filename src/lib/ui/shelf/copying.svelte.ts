@@ -23,7 +23,7 @@ export class Copying {
         signal: this.ending.signal
       });
       if (!answer.ok || !answer.body) throw new Error('The server did not answer.');
-      for await (const line of lines(answer.body)) this.hear(JSON.parse(line) as News);
+      for await (const line of lines(answer.body)) this.noteHeard(JSON.parse(line) as News);
       if (!this.done && this.words === '') throw new Error('The answer broke off.');
     } catch {
       if (!this.ending.signal.aborted) this.words = 'The connection broke, so nothing was copied. Try again.';
@@ -35,7 +35,7 @@ export class Copying {
     this.ending.abort();
   }
 
-  private hear(news: News): void {
+  private noteHeard(news: News): void {
     if ('copied' in news) ({ copied: this.copied, of: this.of } = news);
     else if (news.ok) this.done = true;
     else this.words = news.words;

@@ -42,6 +42,7 @@ export function followedTable<T extends RowData>(
       state: now,
       getRowId: rowId,
       enableSortingRemoval: false,
+      sortDescFirst: false,
       onStateChange: (change) => (state = typeof change === 'function' ? change(state) : change)
     }));
     return table.getRowModel().rows;

@@ -1,6 +1,6 @@
 import { reach } from '$ui/forms/reach';
 import { createContext } from 'svelte';
-import { hashFile } from './hash-file';
+import { hashFile, prepareHashing } from './hash-file';
 import { askKnown, finish, Refused, type Answer, type Bound, type Sending } from './send';
 import { Speed } from './speed';
 
@@ -51,8 +51,14 @@ export class OnItsWay {
 export class Uploads {
   items = $state<OnItsWay[]>([]);
 
-  /** @param arrived called when a file has become what it was bound for */
-  constructor(private arrived: () => void) {}
+  /**
+   * @param arrived called when a file has become what it was bound for
+   * @param way     how the server is told and sent something; given where something else stands in for it
+   */
+  constructor(
+    private arrived: () => void,
+    private way: Way = WAY
+  ) {}
 
   /**
    * Begins to send.
@@ -104,7 +110,7 @@ export class Uploads {
   async readFor(assignment: string): Promise<Sealable[] | null> {
     const files: Sealable[] = [];
     for (const item of this.sendingTo(assignment)) {
-      const sha256 = await (item.hash ??= hashFile(item.file));
+      const sha256 = await this.hashOf(item);
       if (sha256 === null) return null;
       const { name, size } = item.file;
       files.push({ deliverableId: item.bound.deliverable ?? null, name, size, sha256 });
@@ -172,7 +178,8 @@ export class Uploads {
       this.arrived();
     } catch (error) {
       if (item.state === 'paused' || !this.items.includes(item)) return;
-      if (error instanceof Refused) this.refuse(item, (await prepare()).uploadRefusedWords(error.why, item.largest));
+      if (error instanceof Refused)
+        this.refuse(item, (await this.way.prepare()).uploadRefusedWords(error.why, item.largest));
       else this.wait(item);
     } finally {
       this.next();
@@ -182,16 +189,16 @@ export class Uploads {
   /** Null where it was paused on the way. */
   private async bring(item: OnItsWay): Promise<Answer | null> {
     const { file, bound } = item;
-    item.hash ??= hashFile(file);
+    const hash = this.hashOf(item);
     if (file.size <= HASHED_FIRST && item.id === undefined) {
-      const sha256 = await item.hash;
+      const sha256 = await hash;
       if (sha256 === null) return { ok: false, words: GONE };
-      const known = await askKnown(file, bound, sha256, item.key);
+      const known = await this.way.askKnown(file, bound, sha256, item.key);
       if (known) return known;
       if (this.isPaused(item)) return null;
     }
     // The protocol's own code is fetched where something is sent; pages that take files ask for it ahead (`prepare`).
-    const { sendBytes } = await prepare();
+    const { sendBytes } = await this.way.prepare();
     if (this.isPaused(item)) return null;
     item.state = 'sending';
     item.sending = sendBytes(
@@ -208,11 +215,18 @@ export class Uploads {
     item.id = await item.sending.done;
     if (this.isPaused(item)) return null;
     item.state = 'checking';
-    const sha256 = await item.hash;
+    const sha256 = await hash;
     if (sha256 === null) return { ok: false, words: GONE };
-    const answer = await finish(item.id, sha256);
+    const answer = await this.way.finish(item.id, sha256);
     if (!answer.ok && answer.again) item.id = undefined;
     return answer;
+  }
+
+  /** The file's hash, asked for once; anew where what computes it could not be had. */
+  private hashOf(item: OnItsWay): Promise<string | null> {
+    item.hash ??= this.way.hashFile(item.file);
+    item.hash.catch(() => (item.hash = null));
+    return item.hash;
   }
 
   private isPaused(item: OnItsWay): boolean {
@@ -236,7 +250,19 @@ export class Uploads {
 }
 
 /** Fetches what sending needs, so that it is there when the line is not. */
-export const prepare = () => import('./send-bytes');
+export function prepare() {
+  prepareHashing();
+  return import('./send-bytes');
+}
+
+/** What an upload asks of everything outside of it. */
+interface Way {
+  hashFile: typeof hashFile;
+  askKnown: typeof askKnown;
+  finish: typeof finish;
+  prepare: () => Promise<Pick<Awaited<ReturnType<typeof prepare>>, 'sendBytes' | 'uploadRefusedWords'>>;
+}
+const WAY: Way = { hashFile, askKnown, finish, prepare };
 
 /** Small files for one place go one after another, so that they lie there in the order in which they were chosen. */
 function comesFirst(other: OnItsWay, item: OnItsWay): boolean {

@@ -1,22 +1,33 @@
+/** Asks a worker questions. */
+export interface Askable {
+  /**
+   * @param question what it reads beside the number `no`; its answer bears the same number
+   * @throws Error when the worker itself fails, or its script could not be fetched
+   */
+  <A extends object>(question: object): Promise<A>;
+  /** Makes it now, so that its script is here before the line can break. */
+  begin(): void;
+}
+
 /**
  * A worker that answers many questions, each by its number. It is made at the first question; after one that it failed
  * over the next gets a new one.
  *
  * @param make makes it. Its address has to stand there in full, so that the build finds it
- * @returns asks it: `question` is what it reads beside the number `no`; its answer bears the same number. Throws an Error
- *   when the worker itself fails
  */
-export function askable(make: () => Worker): <A extends object>(question: object) => Promise<A> {
+export function askable(make: () => Worker): Askable {
   let worker: Worker | null = null;
-  return async <A extends object>(question: object) => {
-    const asked = (worker ??= make());
-    try {
-      return await ask<A>(asked, question);
-    } catch (error) {
-      if (worker === asked) worker = null;
-      throw error;
-    }
+  const present = () => {
+    if (worker) return worker;
+    const made = make();
+    // Also one that nobody has asked yet.
+    made.addEventListener('error', () => {
+      if (worker === made) worker = null;
+    });
+    return (worker = made);
   };
+  const asking = <A extends object>(question: object) => ask<A>(present(), question);
+  return Object.assign(asking, { begin: () => void present() });
 }
 
 let questions = 0;

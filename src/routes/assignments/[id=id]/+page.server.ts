@@ -18,7 +18,7 @@ import { removePiece } from '$server/gathering/pieces';
 import { takeNewer } from '$server/gathering/take-from-shelf';
 import { readUnderWay } from '$server/uploads/under-way';
 import { partyOf } from '$server/parties/party';
-import { hear } from '$server/threads/read-posts';
+import { noteHeard } from '$server/threads/read-posts';
 import { action, type Person } from '../../shared/action';
 import { orNotFound, signedIn } from '../../shared/guard';
 import { openAside } from '../../shared/open-aside';
@@ -52,7 +52,7 @@ export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   // A page that reads itself anew may lie behind another: there the browser tells when somebody looks (`seen`).
   if (packet.unread && !isDataRequest) await noteResultSeen(person, params.id);
   const fresh = hasFresh(guidance);
-  if (fresh && !isDataRequest) await hear(person, conversations(params.id, assignment.partyId));
+  if (fresh && !isDataRequest) await noteHeard(person, conversations(params.id, assignment.partyId));
   const submitted = packet.rounds.flatMap(({ pieces }) => pieces);
   // Both are asked, whatever the first one answers.
   const looking = [readBehind(packet.pieces, 'pieces'), readBehind(submitted, 'round_pieces')].includes(true);
@@ -81,7 +81,7 @@ async function teacherView(person: Person, assignment: AssignmentView, url: URL,
   ]);
   const fresh = hasFresh(guidance);
   const { assignmentId } = assignment.facts;
-  if (fresh && !isDataRequest) await hear(person, conversations(assignmentId, party));
+  if (fresh && !isDataRequest) await noteHeard(person, conversations(assignmentId, party));
   return { ...assignment, class: lines, now: lines.now, guidance, drafts, asideWith: student, fresh };
 }
 
@@ -130,5 +130,5 @@ async function noteSeen(person: Person, assignmentId: string, student: string | 
   const { role, partyId } = await readAssignment(person, assignmentId);
   if (role === 'student') await noteResultSeen(person, assignmentId);
   const aside = student === null ? null : (await partyOf(student, assignmentId)).id;
-  await hear(person, conversations(assignmentId, role === 'student' ? partyId : aside));
+  await noteHeard(person, conversations(assignmentId, role === 'student' ? partyId : aside));
 }

@@ -1,6 +1,6 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
-import { takeKnown } from '$server/uploads/known';
+import { takeKnown } from '$server/uploads/take-known-bytes';
 import { UploadMetadata } from '$server/uploads/records';
 import { parsedBody } from '../../shared/body';
 import { orNotFound, signedIn } from '../../shared/guard';

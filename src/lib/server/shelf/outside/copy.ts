@@ -6,7 +6,7 @@ import { inspectBlob } from '../../blobs/inspect';
 import { BlobRefused, storeBlob } from '../../blobs/store';
 import { config } from '../../config';
 import type { Outcome } from '../../outcome';
-import { keepOnShelf } from '../keep';
+import { keepOnShelf } from '../keep-on-shelf';
 import { whilePromised } from '../quota';
 import { openStore, storeTrouble } from './store';
 

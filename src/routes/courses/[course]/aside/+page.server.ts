@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { action } from '../../../shared/action';
 import type { RequestEvent } from './$types';
 import { readCourseAside } from '$server/courses/asides';
-import { hear } from '$server/threads/read-posts';
+import { noteHeard } from '$server/threads/read-posts';
 import { courseFor } from '$server/courses/course-head';
 import { orNotFound, signedIn } from '../../../shared/guard';
 import { openAside } from '../../../shared/open-aside';
@@ -19,6 +19,6 @@ export const actions = {
   heard: action(z.object({}), async (person, _, { params, url }: RequestEvent) => {
     const course = await courseFor(person, params.course, 'read-course');
     const partyId = course.role === 'teacher' ? openAside(url) : person.id;
-    if (partyId !== null) await hear(person, [{ on: 'course', id: course.id, partyId }]);
+    if (partyId !== null) await noteHeard(person, [{ on: 'course', id: course.id, partyId }]);
   })
 };

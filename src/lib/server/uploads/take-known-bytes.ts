@@ -8,7 +8,7 @@ import { select } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { addFile } from '../gathering/pieces';
 import { addVersion } from '../shelf/add-version';
-import { keepOnShelf } from '../shelf/keep';
+import { keepOnShelf } from '../shelf/keep-on-shelf';
 import { whilePromised } from '../shelf/quota';
 import type { UploadMetadata } from './records';
 

@@ -24,7 +24,8 @@ export interface Stage {
   database: string;
   data: string;
   serve(entry: string, env?: Record<string, string>): Promise<Served>;
-  script(file: string, args: string[]): Promise<string>;
+  /** Runs a script against the benchmark's database, or another one. */
+  script(file: string, args: string[], env?: Record<string, string>): Promise<string>;
 }
 
 export interface Served {
@@ -52,8 +53,11 @@ export async function onStage(play: (stage: Stage) => Promise<void>): Promise<vo
         servers.push(served);
         return served;
       },
-      script: (file, args) =>
-        run(process.execPath, ['--import', 'tsx', file, ...args], { quiet: true, env: { ...process.env, ...env } })
+      script: (file, args, more = {}) =>
+        run(process.execPath, ['--import', 'tsx', file, ...args], {
+          quiet: true,
+          env: { ...process.env, ...env, ...more }
+        })
     });
   } finally {
     for (const server of servers) server.stop();

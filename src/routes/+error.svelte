@@ -22,7 +22,7 @@
 <svelte:head><title>{words.title} · Vendro</title></svelte:head>
 <section class="mx-auto max-w-xl px-4 py-16">
   <p class="figures text-sm opacity-75">{page.status}</p>
-  <h1 class="mb-3 text-3xl font-bold">{words.title}</h1>
+  <h1 class="mb-3 page-title">{words.title}</h1>
   <p class="text-lg">{words.advice}</p>
   {#if page.status >= 500 && page.error?.reference}
     <p class="mt-3">Reference: <code>{page.error.reference}</code></p>

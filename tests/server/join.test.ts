@@ -135,7 +135,8 @@ describe('an invitation', () => {
     await invite(named(school.teacher), slug, { emails: [email], role: 'student' });
     const token = await mailedToken(email);
     expect(token).toMatch(/^[\w-]{20,}$/);
-    const kept = "select count(*) n from invitations i where i.email = $1 and strpos(i::text, $2) = 0 and strpos(encode(token_hash, 'escape'), $2) = 0";
+    const kept =
+      "select count(*) n from invitations i where i.email = $1 and strpos(i::text, $2) = 0 and strpos(encode(token_hash, 'escape'), $2) = 0";
     expect(await count(kept, [email, token])).toBe(1);
     const mail = (await readOutbox()).find(({ to }) => to === email);
     const eml = (await readEml(mail?.id ?? randomUUID()))?.toString() ?? '';

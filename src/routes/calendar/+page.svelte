@@ -9,7 +9,7 @@
 
 <svelte:head><title>School calendar · Vendro</title></svelte:head>
 <div class="mx-auto max-w-3xl px-4 pt-6 pb-16">
-  <h1 class="mb-1 text-3xl font-bold">The school's calendar</h1>
+  <h1 class="mb-1 page-title">The school's calendar</h1>
   <p class="mb-5">It stands beside every course, and explains a wait while nothing is marked.</p>
   <Answered {form} />
   <CalendarList days={data.days} removable />

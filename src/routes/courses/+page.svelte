@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import CourseRow from '$ui/courses/CourseRow.svelte';
 
   const { data } = $props();
@@ -17,20 +18,20 @@
 <svelte:head><title>Courses · Vendro</title></svelte:head>
 <div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
   <div class="mb-5 flex flex-wrap items-center gap-4">
-    <h1 class="text-3xl font-bold">Courses</h1>
+    <h1 class="page-title">Courses</h1>
     <span class="ml-auto flex gap-2">
       {#if data.keepsCalendar}<a class="btn btn-sm" href="/calendar">School calendar</a>{/if}
       <a class="btn btn-sm" href="/join">Join a course</a>
     </span>
   </div>
   {#if data.courses.length === 0}
-    <div class="rounded bg-base-100 p-8">
+    <EmptyState>
       <h2 class="mb-2 text-xl font-semibold">You are in no course yet</h2>
       <p>
         Ask your teacher for the course's join phrase, three words, and <a class="link" href="/join">write it here</a>.
         Or open the invitation in your mail: its link leads you in.
       </p>
-    </div>
+    </EmptyState>
   {:else}{@render list(present)}{/if}
   {#if archived.length > 0}
     <details class="mt-6">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { pauseWords } from '$core/courses/calendar';
   import { arrangeDesk } from '$core/packets/desk';
   import { suggest } from '$core/plan/suggest';
@@ -28,7 +29,7 @@
 <svelte:head><title>Desk · Vendro</title></svelte:head>
 <div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
   <div class="mb-5 flex flex-wrap items-baseline gap-x-4">
-    <h1 class="text-3xl font-bold">Desk</h1>
+    <h1 class="page-title">Desk</h1>
     <p class="text-lg">
       {dayName(data.now, data.zone)}.
       {waiting === 0
@@ -44,7 +45,7 @@
   {#if suggestion}<Suggested {suggestion} />{/if}
 
   {#if groups.length === 0}
-    <div class="mb-7 rounded bg-base-100 p-8">
+    <EmptyState>
       {#if !data.studies}
         <h2 class="mb-2 text-xl font-semibold">You are in no course yet</h2>
         <p>
@@ -58,7 +59,7 @@
         <h2 class="mb-2 text-xl font-semibold">Nothing is with you</h2>
         <p>When a teacher sets something in one of your courses, it stands here with its due moment.</p>
       {/if}
-    </div>
+    </EmptyState>
   {/if}
 
   {#each groups as [group, lines] (group)}

@@ -8,7 +8,7 @@
 
 <svelte:head><title>Join a course · Vendro</title></svelte:head>
 <div class="mx-auto max-w-xl px-4 pt-8 pb-16">
-  <h1 class="mb-3 text-3xl font-bold">Join a course</h1>
+  <h1 class="mb-3 page-title">Join a course</h1>
   <p class="mb-5">Your teacher has a join phrase for each course: three words. Write them as you heard them.</p>
   <Answered {form} />
   <form method="post" action="?/phrase" class="grid gap-4 rounded bg-base-100 p-5" use:enhance>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { roundTimeliness } from '$core/packets/due';
   import { absolute } from '$core/time/words';
   import { span } from '$core/time/words';
@@ -9,12 +10,12 @@
 
 <svelte:head><title>Marking · Vendro</title></svelte:head>
 <div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
-  <h1 class="text-3xl font-bold">Marking</h1>
+  <h1 class="page-title">Marking</h1>
   <p class="mb-4 text-lg">
     {data.rounds.length === 0 ? 'Nothing waits for you.' : 'With you now, the longest wait first.'}
   </p>
   {#if data.rounds.length === 0}
-    <p class="rounded bg-base-100 p-8">When a student submits, the round stands here until you return it.</p>
+    <EmptyState><p>When a student submits, the round stands here until you return it.</p></EmptyState>
   {:else}
     <ul class="divide-y divide-base-300 border-y border-base-300">
       {#each data.rounds as round (round.packetId)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import When from '$ui/time/When.svelte';
 
   const { data } = $props();
@@ -8,9 +9,9 @@
 
 <svelte:head><title>Outbox · Vendro</title></svelte:head>
 <div class="mx-auto max-w-4xl px-4 pt-6 pb-16">
-  <h1 class="text-3xl font-bold">Outbox</h1>
+  <h1 class="page-title">Outbox</h1>
   <p class="mb-5">A stand-in for a mail server: what the demo school would have sent. Nothing leaves this machine.</p>
-  {#if data.mails.length === 0}<p class="rounded bg-base-100 p-8">No mail was sent yet.</p>{/if}
+  {#if data.mails.length === 0}<EmptyState><p>No mail was sent yet.</p></EmptyState>{/if}
   <ul class="grid gap-3">
     {#each data.mails as mail (mail.id)}
       <li class="rounded bg-base-100 p-4">

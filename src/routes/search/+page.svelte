@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import FoundList from '$ui/search/FoundList.svelte';
 
   const { data } = $props();
@@ -6,7 +7,7 @@
 
 <svelte:head><title>Search · Vendro</title></svelte:head>
 <div class="mx-auto max-w-4xl px-4 pt-6 pb-16">
-  <h1 class="mb-4 text-3xl font-bold">Search</h1>
+  <h1 class="mb-4 page-title">Search</h1>
   <form method="get" class="mb-5 flex gap-3" role="search">
     <input
       class="input grow text-lg"
@@ -27,6 +28,6 @@
   {/if}
   {#if data.found.length > 0}<FoundList found={data.found} />
   {:else if data.typed}
-    <p class="rounded bg-base-100 p-8">Nothing that you may see is called “{data.typed}”. Try fewer words.</p>
+    <EmptyState><p>Nothing that you may see is called “{data.typed}”. Try fewer words.</p></EmptyState>
   {/if}
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
   import NewPassword from '$ui/people/NewPassword.svelte';
@@ -10,7 +11,7 @@
 
 <svelte:head><title>Where you are signed in · Vendro</title></svelte:head>
 <div class="mx-auto max-w-3xl px-4 pt-6 pb-16">
-  <h1 class="mb-1 text-3xl font-bold">Where you are signed in</h1>
+  <h1 class="mb-1 page-title">Where you are signed in</h1>
   <Answered {form} />
   <p class="mb-5">If you do not know one of these, sign it out here and tell your school office.</p>
   <ul class="divide-y divide-base-300 border-y border-base-300 bg-base-100">
@@ -24,10 +25,7 @@
           </p>
         </div>
         {#if !session.here}
-          <form method="post" action="?/end" use:act>
-            <input type="hidden" name="id" value={session.id} />
-            <button class="btn btn-sm">Sign out there</button>
-          </form>
+          <OneButton action="?/end" fields={{ id: session.id }}>Sign out there</OneButton>
         {/if}
       </li>
     {/each}

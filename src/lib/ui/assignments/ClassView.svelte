@@ -45,7 +45,7 @@
   <div class="mb-4 flex items-start gap-4">
     <Emblem emblem={facts.emblem} large />
     <div>
-      <h1 class="text-3xl leading-tight font-bold">{facts.title}</h1>
+      <h1 class="page-title">{facts.title}</h1>
       <p class="opacity-85">
         {facts.courseTitle} ·
         {#if facts.due === null}no due date{:else}due <When moment={facts.due} />{/if}

@@ -66,7 +66,7 @@
   <div class="mb-4 flex items-start gap-4">
     <Emblem emblem={facts.emblem} large />
     <div>
-      <h1 class="text-3xl leading-tight font-bold">{facts.title}</h1>
+      <h1 class="page-title">{facts.title}</h1>
       <p class="opacity-85">
         {facts.courseTitle}{#if unitTitle}, {unitTitle}{/if} · {teachers.join(', ')}
       </p>

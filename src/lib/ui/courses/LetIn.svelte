@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import type { SentInvitation } from '$core/courses/views';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
@@ -26,14 +27,11 @@
       <p class="my-2">Joining by phrase is closed.</p>
     {/if}
     <div class="flex gap-3">
-      <form method="post" action="?/phrase" use:act>
-        <input type="hidden" name="to" value="new" />
-        <button class="btn btn-sm">{phrase ? 'Change the phrase' : 'Open it with a new phrase'}</button>
-      </form>
+      <OneButton action="?/phrase" fields={{ to: 'new' }}
+        >{phrase ? 'Change the phrase' : 'Open it with a new phrase'}</OneButton
+      >
       {#if phrase}
-        <form method="post" action="?/phrase" use:act>
-          <input type="hidden" name="to" value="closed" /><button class="btn btn-sm">Close it</button>
-        </form>
+        <OneButton action="?/phrase" fields={{ to: 'closed' }}>Close it</OneButton>
       {/if}
     </div>
   </section>

@@ -1,4 +1,6 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { reach } from '$ui/forms/reach';
   import { dragHandle, dragHandleZone, SHADOW_ITEM_MARKER_PROPERTY_NAME } from 'svelte-dnd-action';
   import { GripVertical } from '@lucide/svelte';
@@ -6,7 +8,6 @@
   import { invalidateAll } from '$app/navigation';
   import { insideWords, moved, type OutlineItem as Item, type OutlineUnit as Unit } from '$core/courses/outline';
   import type { CourseHead } from '$core/courses/views';
-  import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import AddMaterials from './AddMaterials.svelte';
@@ -85,9 +86,11 @@
 {#if problem}<Message kind="problem">{problem}</Message>{/if}
 <p class="sr-only" role="status">{said}</p>
 {#if order.length === 0}
-  <p class="mb-4 rounded bg-base-100 p-8">
-    This course has no {course.unitWord.toLowerCase()} yet. Add the first one below.
-  </p>
+  <EmptyState
+    ><p>
+      This course has no {course.unitWord.toLowerCase()} yet. Add the first one below.
+    </p></EmptyState
+  >
 {/if}
 {#each order as unit, i (unit.id)}
   <details open={i === current} class="mb-2 border-y border-base-300 bg-base-100">
@@ -177,9 +180,7 @@
               />
               {#if item.kind === 'assignment'}<a class="link" href="/assignments/{item.id}/edit">Change</a>{/if}
               {#if item.kind === 'material'}
-                <form method="post" action="?/removeMaterial" use:act>
-                  <input type="hidden" name="id" value={item.id} /><button class="link">Remove</button>
-                </form>
+                <OneButton action="?/removeMaterial" fields={{ id: item.id }} class="link">Remove</OneButton>
               {/if}
             </div>
           </div>

@@ -1,6 +1,6 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import type { PendingInvitation } from '$core/courses/views';
-  import { act } from '$ui/forms/act';
   import Emblem from '$ui/courses/Emblem.svelte';
   import When from '$ui/time/When.svelte';
 
@@ -18,9 +18,6 @@
       {invitation.by} invites you {invitation.role === 'teacher' ? 'to teach' : 'to'} <b>{invitation.courseTitle}</b>.
       <span class="block text-sm opacity-80">Open until <When moment={invitation.expires} /></span>
     </p>
-    <form method="post" action="/join?/accept" use:act>
-      <input type="hidden" name="invitationId" value={invitation.id} />
-      <button class="btn btn-primary">Join</button>
-    </form>
+    <OneButton action="/join?/accept" fields={{ invitationId: invitation.id }} class="btn btn-primary">Join</OneButton>
   </section>
 {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import type { DeskLine } from '$core/packets/desk';
   import DeskRow from './DeskRow.svelte';
 
@@ -18,10 +19,10 @@
 <svelte:head><title>{title} · Vendro</title></svelte:head>
 <div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
   <p><a class="link" href="/desk">Desk</a></p>
-  <h1 class="mb-1 text-3xl font-bold">{title}</h1>
+  <h1 class="mb-1 page-title">{title}</h1>
   {#if about}<p>{about}</p>{/if}
   {#if lines.length === 0}
-    <p class="mt-4 rounded bg-base-100 p-8">{empty}</p>
+    <EmptyState><p>{empty}</p></EmptyState>
   {:else}
     <ul class="mt-4 divide-y divide-base-300 border-y border-base-300">
       {#each lines as line (line.assignmentId)}<DeskRow {line} />{/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { getZone, getNow } from '$ui/time/reader';
-  import { act } from '$ui/forms/act';
   import { absolute } from '$core/time/words';
 
   interface Props {
@@ -24,7 +24,7 @@
     returned.
   </p>
   <div class="mt-2 flex flex-wrap gap-2">
-    <form method="post" action="?/handBack" use:act><button class="btn btn-sm">Hand it back</button></form>
-    <form method="post" action="?/declineAskingBack" use:act><button class="btn btn-sm">Keep it</button></form>
+    <OneButton action="?/handBack">Hand it back</OneButton>
+    <OneButton action="?/declineAskingBack">Keep it</OneButton>
   </div>
 </section>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { getZone, getNow } from '$ui/time/reader';
   import { Pencil, Undo2 } from '@lucide/svelte';
   import { act } from '$ui/forms/act';
@@ -42,17 +43,13 @@
     </h3>
     {#if revising}
       <p class="my-2">Round {round} stays with your teacher until you submit the next one.</p>
-      <form method="post" action="?/dropRevision" use:act>
-        <button class="btn btn-sm">Give the revision up, keep round {round}</button>
-      </form>
+      <OneButton action="?/dropRevision">Give the revision up, keep round {round}</OneButton>
     {:else}
       <p class="my-2">
         Work on the next round while round {round} stays with your teacher. Nothing is lost if time runs out.
       </p>
       {#if mayRevise.ok}
-        <form method="post" action="?/revise" use:act>
-          <button class="btn btn-primary btn-sm">Revise round {round}</button>
-        </form>
+        <OneButton action="?/revise" class="btn btn-primary btn-sm">Revise round {round}</OneButton>
       {:else}
         <p class="text-sm">{refusalWords(mayRevise.why)}</p>
       {/if}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { act } from '$ui/forms/act';
   import { findingsText } from '$core/checks/words';
   import { whenScripted } from '$ui/forms/scripted.svelte';
@@ -101,9 +102,7 @@
     <div class="does">
       {#if declared && holding.standing !== 'closed'}
         {#if holding.standing === 'settled' && holding.settledBy === 'declared'}
-          <form method="post" action="?/withdrawDeclaration" use:act>
-            <button class="btn">It is not done after all</button>
-          </form>
+          <OneButton action="?/withdrawDeclaration" class="btn">It is not done after all</OneButton>
         {:else if holding.standing !== 'settled'}
           <form method="post" action="?/declareDone" use:act>
             <label class="sr-only" for="done-note">How it was done, if you want to say so</label>

@@ -22,7 +22,7 @@
 <article class="mx-auto max-w-4xl px-4 pt-6 pb-16">
   <p class="mb-3 text-sm"><a class="link" href="/assignments/{assignmentId}#rounds">{receipt.assignment}</a></p>
   <p class="text-sm opacity-85">Receipt</p>
-  <h1 class="figures text-3xl font-bold">{receipt.number}</h1>
+  <h1 class="figures page-title">{receipt.number}</h1>
   <p class="mt-1 text-lg">{receipt.assignment}, round {receipt.round}</p>
   <p class="opacity-85">{receipt.course} · {receipt.student}</p>
   <dl class="my-5 grid gap-x-8 gap-y-3 border-y border-base-300 py-4 sm:grid-cols-2">

@@ -35,7 +35,7 @@
 </script>
 
 <div class="mx-auto max-w-3xl px-4 pt-8 pb-16">
-  <h1 class="mb-2 text-3xl font-bold">Verify a receipt</h1>
+  <h1 class="mb-2 page-title">Verify a receipt</h1>
   <p class="mb-5 max-w-prose opacity-90">
     Choose the ZIP of a receipt, or its signed file alone. It is read here in your browser and goes nowhere; once this
     page is open, it works without a network.

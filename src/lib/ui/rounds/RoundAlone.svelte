@@ -39,7 +39,7 @@
   <div class="mb-4 flex items-start gap-4">
     <Emblem emblem={facts.emblem} large />
     <div>
-      <h1 class="text-3xl leading-tight font-bold">
+      <h1 class="page-title">
         {beside ? `Round ${two[0]} and round ${two[1]}` : `Round ${round.no}`}
       </h1>
       <p>{facts.title}, {facts.courseTitle} · {student}</p>

@@ -1,9 +1,9 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { getNow } from '$ui/time/reader';
   import { allowed } from '$core/packets/allowed';
   import type { Custody } from '$core/packets/custody';
   import type { RoundView } from '$core/packets/views';
-  import { act } from '$ui/forms/act';
   import RoundSheet from './RoundSheet.svelte';
 
   interface Props {
@@ -43,26 +43,20 @@
       {#if (mayRestore && round.pieces.length > 0) || mayNominate(round.no)}
         <div class="mt-3 flex flex-wrap items-center gap-2 border-t border-base-300 pt-3">
           {#if mayNominate(round.no)}
-            <form method="post" action="?/nominate" use:act>
-              <input type="hidden" name="round" value={round.no} />
-              <button class="btn btn-sm">Let round {round.no} count</button>
-            </form>
+            <OneButton action="?/nominate" fields={{ round: round.no }}>Let round {round.no} count</OneButton>
           {/if}
           {#if mayRestore && round.pieces.length > 0}
             <details>
               <summary class="btn btn-sm">Use its pieces again …</summary>
               <div class="mt-2 grid gap-2">
                 {#each round.pieces as piece (piece.id)}
-                  <form method="post" action="?/restore" use:act>
-                    <input type="hidden" name="round" value={round.no} />
-                    <input type="hidden" name="pieceId" value={piece.id} />
-                    <button class="link text-left">Put {piece.name} back into the packet</button>
-                  </form>
+                  <OneButton action="?/restore" fields={{ round: round.no, pieceId: piece.id }} class="link text-left"
+                    >Put {piece.name} back into the packet</OneButton
+                  >
                 {/each}
-                <form method="post" action="?/restore" use:act>
-                  <input type="hidden" name="round" value={round.no} />
-                  <button class="btn btn-sm">Put the whole round back, in place of what lies in the packet</button>
-                </form>
+                <OneButton action="?/restore" fields={{ round: round.no }}
+                  >Put the whole round back, in place of what lies in the packet</OneButton
+                >
                 <p class="text-sm">What leaves the packet stays on your Shelf.</p>
               </div>
             </details>

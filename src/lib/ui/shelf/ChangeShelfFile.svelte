@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import type { ShelfFile, ShelfFolder } from '$core/shelf/views';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
@@ -52,14 +53,8 @@
     >
     <p class="mt-1 text-sm opacity-85">Packets that hold it keep the one they have, and offer you the newer one.</p>
   </div>
-  <form method="post" action="?/copy" use:act>
-    <input type="hidden" name="fileId" value={file.id} />
-    <button class="btn btn-sm">Make a copy to go on from</button>
-  </form>
+  <OneButton action="?/copy" fields={{ fileId: file.id }}>Make a copy to go on from</OneButton>
   {#if file.version > 1}
-    <form method="post" action="?/dropOlder" use:act>
-      <input type="hidden" name="fileId" value={file.id} />
-      <button class="btn btn-sm">Forget its older versions</button>
-    </form>
+    <OneButton action="?/dropOlder" fields={{ fileId: file.id }}>Forget its older versions</OneButton>
   {/if}
 </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import type { ShelfFolder } from '$core/shelf/views';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
@@ -23,9 +24,6 @@
       >
       <button class="btn btn-sm">Rename</button>
     </form>
-    <form method="post" action="?/removeFolder" use:act>
-      <input type="hidden" name="folderId" value={folder.id} />
-      <button class="btn btn-sm">Take the folder away, keep its files</button>
-    </form>
+    <OneButton action="?/removeFolder" fields={{ folderId: folder.id }}>Take the folder away, keep its files</OneButton>
   </div>
 </details>

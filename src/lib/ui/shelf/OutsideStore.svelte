@@ -45,7 +45,7 @@
 
 <div class="mx-auto max-w-4xl px-4 pt-5 pb-16">
   <p class="mb-3 text-sm"><a class="link" href="/shelf">Back to the Shelf</a></p>
-  <h1 class="mb-1 text-3xl font-bold">A store elsewhere</h1>
+  <h1 class="mb-1 page-title">A store elsewhere</h1>
   {#if problem}<Message kind="problem">{problem}</Message>{/if}
   {#if store}
     <p class="mb-4 opacity-85">

@@ -71,7 +71,7 @@
     )}
 >
   <div class="mb-4 flex flex-wrap items-center gap-3">
-    <h1 class="text-3xl font-bold">Shelf</h1>
+    <h1 class="page-title">Shelf</h1>
     <p class="basis-full opacity-85 sm:basis-auto">
       Your own files. Only you see them; what you submit is a copy that stays as it was.
     </p>

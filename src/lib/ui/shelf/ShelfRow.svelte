@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { fileAddress } from '$core/materials/source';
   import { Eye, FileText, Pencil, RotateCcw, Trash2 } from '@lucide/svelte';
   import { previewKind } from '$core/materials/preview';
@@ -56,14 +57,11 @@
           <IconButton icon={Trash2} label="Put {file.name} in the bin" title="Into the bin" />
         </form>
       {:else}
-        <form method="post" action="?/restore" use:act>
-          <input type="hidden" name="fileId" value={file.id} />
-          <button class="btn btn-ghost btn-sm">
-            <RotateCcw size={18} strokeWidth={1.75} aria-hidden="true" /> Put it back<span class="sr-only">
-              {file.name}</span
-            >
-          </button>
-        </form>
+        <OneButton action="?/restore" fields={{ fileId: file.id }} class="btn btn-ghost btn-sm"
+          ><RotateCcw size={18} strokeWidth={1.75} aria-hidden="true" /> Put it back<span class="sr-only">
+            {file.name}</span
+          ></OneButton
+        >
       {/if}
     </span>
   </div>

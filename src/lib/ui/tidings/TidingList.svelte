@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { getZone, getNow } from '$ui/time/reader';
   import { groupTidings } from '$core/tidings/groups';
   import type { Tiding } from '$core/tidings/views';
@@ -22,7 +23,7 @@
 
 <div class="mx-auto max-w-3xl px-4 pt-6 pb-16">
   <div class="mb-4 flex flex-wrap items-baseline gap-x-6 gap-y-2">
-    <h1 class="text-3xl font-bold">Tidings</h1>
+    <h1 class="page-title">Tidings</h1>
     <a class="link text-sm" href="/tidings/mail">What comes by mail</a>
     {#if unread}
       <form method="post" action="?/read" use:act class="ml-auto">
@@ -31,11 +32,13 @@
     {/if}
   </div>
   {#if groups.length === 0}
-    <p class="rounded bg-base-100 p-8">
-      {later
-        ? 'There is nothing older.'
-        : 'Nothing has happened yet. When something comes back or somebody writes to you, it stands here.'}
-    </p>
+    <EmptyState
+      ><p>
+        {later
+          ? 'There is nothing older.'
+          : 'Nothing has happened yet. When something comes back or somebody writes to you, it stands here.'}
+      </p></EmptyState
+    >
   {/if}
   <ul class="divide-y divide-base-300 border-y border-base-300">
     {#each groups as { key, newest, all, unread: fresh } (key)}

@@ -1,7 +1,7 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import type { UnderWay } from '$core/packets/views';
   import { sizeText } from '$core/materials/size-text';
-  import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
 
   interface Props {
@@ -33,20 +33,18 @@
   </p>
   <div class="mt-1 flex flex-wrap items-center gap-2">
     {#if whole}
-      <form method="post" action="?/useAsArrived" use:act>
-        <input type="hidden" name="uploadId" value={upload.id} />
-        <button class="btn btn-primary btn-sm">Put it in its place<span class="sr-only"> {upload.name}</span></button>
-      </form>
+      <OneButton action="?/useAsArrived" fields={{ uploadId: upload.id }} class="btn btn-primary btn-sm"
+        >Put it in its place<span class="sr-only"> {upload.name}</span></OneButton
+      >
     {:else if scripted.yes}
       <input {id} type="file" class="peer sr-only" onchange={chosen} />
       <label for={id} class="btn btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-accent"
         >Choose it again to go on<span class="sr-only"> with {upload.name}</span></label
       >
     {/if}
-    <form method="post" action="?/discardUpload" use:act>
-      <input type="hidden" name="uploadId" value={upload.id} />
-      <button class="btn btn-ghost btn-sm">Give it up<span class="sr-only"> {upload.name}</span></button>
-    </form>
+    <OneButton action="?/discardUpload" fields={{ uploadId: upload.id }} class="btn btn-ghost btn-sm"
+      >Give it up<span class="sr-only"> {upload.name}</span></OneButton
+    >
   </div>
   {#if other}<p class="text-sm font-medium text-error" role="alert">
       That is another file. This one is called {upload.name} and has {upload.size.toLocaleString('en-GB')} bytes.

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { currentUnit } from '$core/courses/outline';
   import OutlineUnit from '$ui/courses/OutlineUnit.svelte';
   import ShapeOutline from '$ui/courses/ShapeOutline.svelte';
@@ -14,9 +15,7 @@
 {#if teaches}
   <ShapeOutline course={data.course} units={data.units} {current} largest={data.largestFile} />
 {:else if data.units.length === 0}
-  <p class="rounded bg-base-100 p-8">
-    Nothing is in this course yet. When your teacher sets something, it stands here.
-  </p>
+  <EmptyState><p>Nothing is in this course yet. When your teacher sets something, it stands here.</p></EmptyState>
 {:else}
   {#each data.units as unit, i (unit.id)}
     <OutlineUnit {unit} word={data.course.unitWord} no={i + 1} open={i === current} />

@@ -13,12 +13,12 @@
 <svelte:head><title>Invitation · Vendro</title></svelte:head>
 <div class="mx-auto max-w-xl px-4 pt-8 pb-16">
   {#if !invitation}
-    <h1 class="mb-3 text-3xl font-bold">This invitation is not known</h1>
+    <h1 class="mb-3 page-title">This invitation is not known</h1>
     <p>{joinRefusalWords('invitation-unknown')}</p>
   {:else}
     <div class="mb-4 flex items-center gap-4">
       <Emblem emblem={invitation.emblem} large />
-      <h1 class="text-3xl font-bold">{invitation.courseTitle}</h1>
+      <h1 class="page-title">{invitation.courseTitle}</h1>
     </div>
     <Answered {form} />
     {#if invitation.problem === 'invitation-for-another'}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { untrack } from 'svelte';
   import Emblem from '$ui/courses/Emblem.svelte';
   import Baton from '$ui/packets/Baton.svelte';
@@ -35,7 +36,7 @@
   <div class="mb-5 flex items-start gap-4">
     <Emblem emblem={view.facts.emblem} large />
     <div class="min-w-0">
-      <h1 class="text-3xl leading-tight font-bold">{view.student}</h1>
+      <h1 class="page-title">{view.student}</h1>
       <p>
         {view.facts.title}, {view.facts.courseTitle} ·
         {#if view.due === null}no due date{:else}due <When moment={view.due} both={false} />{/if}
@@ -53,7 +54,7 @@
     <div>
       <h2 class="mb-2 text-xl font-semibold">Rounds</h2>
       {#if view.rounds.length === 0}
-        <p class="rounded bg-base-100 p-6">Nothing was submitted. What the student has begun is theirs alone.</p>
+        <EmptyState><p>Nothing was submitted. What the student has begun is theirs alone.</p></EmptyState>
       {:else}
         <Rounds rounds={view.rounds} packetId={view.packetId} places={view.deliverables} reader="teacher" />
       {/if}

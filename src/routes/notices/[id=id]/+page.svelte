@@ -22,7 +22,7 @@
   <div class="mb-4 flex items-start gap-4">
     <Emblem emblem={notice.course.emblem} large />
     <div>
-      <h1 class="text-3xl leading-tight font-bold">{notice.title}</h1>
+      <h1 class="page-title">{notice.title}</h1>
       <p class="opacity-85">Notice of {notice.by}, <When moment={notice.at} /></p>
     </div>
   </div>

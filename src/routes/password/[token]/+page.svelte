@@ -8,7 +8,7 @@
 
 <svelte:head><title>Choose your password · Vendro</title></svelte:head>
 <div class="mx-auto max-w-md px-4 py-12">
-  <h1 class="mb-2 text-3xl font-bold">Choose your password</h1>
+  <h1 class="mb-2 page-title">Choose your password</h1>
   <Answered {form} />
   {#if data.link}
     <p class="mb-4">

@@ -9,7 +9,7 @@
 
 <svelte:head><title>A lost password · Vendro</title></svelte:head>
 <div class="mx-auto max-w-md px-4 py-12">
-  <h1 class="mb-2 text-3xl font-bold">A lost password</h1>
+  <h1 class="mb-2 page-title">A lost password</h1>
   <Answered {form} />
   {#if form && 'done' in form && form.done}
     <Message kind="done">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { EMBLEMS } from '$core/courses/emblems';
   import Emblem from '$ui/courses/Emblem.svelte';
   import { act } from '$ui/forms/act';
@@ -10,18 +11,20 @@
 </script>
 
 <svelte:head><title>Courses of the school · Vendro</title></svelte:head>
-<h1 class="mb-1 text-3xl font-bold">
+<h1 class="mb-1 page-title">
   Courses <span class="figures text-xl font-normal opacity-75">{data.total}</span>
 </h1>
 <Answered {form} />
 <FindForm value={data.search} label="Title" />
 {#if data.courses.length === 0}
-  <p class="rounded bg-base-100 p-6">
-    {#if data.search}No course has “{data.search}” in its title. <a class="link" href="/school/courses">Show all</a>.
-    {:else}There is no course yet. Make the first one below, or take them <a class="link" href="/school/import"
-        >from files</a
-      >.{/if}
-  </p>
+  <EmptyState
+    ><p>
+      {#if data.search}No course has “{data.search}” in its title. <a class="link" href="/school/courses">Show all</a>.
+      {:else}There is no course yet. Make the first one below, or take them <a class="link" href="/school/import"
+          >from files</a
+        >.{/if}
+    </p></EmptyState
+  >
 {:else}
   <ul class="divide-y divide-base-300 rounded border border-base-300 bg-base-100">
     {#each data.courses as course (course.id)}

@@ -18,7 +18,7 @@
 </script>
 
 <svelte:head><title>From files · Vendro</title></svelte:head>
-<h1 class="mb-1 text-3xl font-bold">From files</h1>
+<h1 class="mb-1 page-title">From files</h1>
 <p class="mb-4 max-w-prose">
   Takes people, courses and who is in them from CSV files with the column names of OneRoster 1.2, as most school systems
   write them. You see what would happen, line by line, before anything does.

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { act } from '$ui/forms/act';
   import PersonFields from '$ui/school/PersonFields.svelte';
   import FindForm from '$ui/school/FindForm.svelte';
@@ -20,17 +21,20 @@
 </script>
 
 <svelte:head><title>Roster of the school · Vendro</title></svelte:head>
-<h1 class="mb-1 text-3xl font-bold">
+<h1 class="mb-1 page-title">
   Roster <span class="figures text-xl font-normal opacity-75">{data.total}</span>
 </h1>
 <Answered {form} />
 <FindForm value={data.search} label="Name, account or mail address" />
 {#if data.people.length === 0}
-  <p class="rounded bg-base-100 p-6">
-    {#if data.search}Nobody’s name, account or address has “{data.search}” in it.
-      <a class="link" href="/school/people">Show everyone</a>.
-    {:else}Nobody is here yet. Add people below, or take them <a class="link" href="/school/import">from files</a>.{/if}
-  </p>
+  <EmptyState
+    ><p>
+      {#if data.search}Nobody’s name, account or address has “{data.search}” in it.
+        <a class="link" href="/school/people">Show everyone</a>.
+      {:else}Nobody is here yet. Add people below, or take them <a class="link" href="/school/import">from files</a
+        >.{/if}
+    </p></EmptyState
+  >
 {:else}
   <div class="overflow-x-auto rounded border border-base-300 bg-base-100">
     <table class="w-full text-left">

@@ -1,6 +1,7 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { sizeText } from '$core/materials/size-text';
-  import { act } from '$ui/forms/act';
   import Answered from '$ui/primitives/Answered.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
@@ -11,12 +12,14 @@
 </script>
 
 <svelte:head><title>Troubles · Vendro</title></svelte:head>
-<h1 class="mb-4 text-3xl font-bold">Troubles</h1>
+<h1 class="mb-4 page-title">Troubles</h1>
 <Answered {form} />
 {#if well}
-  <p class="rounded bg-base-100 p-6">
-    All is well: every mail was taken, every file that was looked at is what was stored, and there is room for more.
-  </p>
+  <EmptyState
+    ><p>
+      All is well: every mail was taken, every file that was looked at is what was stored, and there is room for more.
+    </p></EmptyState
+  >
 {/if}
 {#if data.diskFull}
   <Message kind="problem">
@@ -58,10 +61,7 @@
               {mail.problem} · given up <When moment={mail.at} both={false} />
             </p>
           </div>
-          <form method="post" action="?/again" use:act>
-            <input type="hidden" name="id" value={mail.id} />
-            <button class="btn btn-sm">Try again</button>
-          </form>
+          <OneButton action="?/again" fields={{ id: mail.id }}>Try again</OneButton>
         </li>
       {/each}
     </ul>

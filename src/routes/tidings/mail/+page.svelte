@@ -8,7 +8,7 @@
 <svelte:head><title>What comes by mail · Vendro</title></svelte:head>
 <div class="mx-auto max-w-2xl px-4 pt-6 pb-16">
   <p class="mb-3 text-sm"><a class="link" href="/tidings">Tidings</a></p>
-  <h1 class="mb-2 text-3xl font-bold">What comes by mail</h1>
+  <h1 class="mb-2 page-title">What comes by mail</h1>
   <p class="mb-5">Everything stands under Tidings. Of these you also get a mail, once for each.</p>
   {#if form && 'done' in form}<Message kind="done">Kept.</Message>{/if}
   <form method="post" action="?/keep" use:act class="grid gap-1">

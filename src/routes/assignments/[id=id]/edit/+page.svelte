@@ -18,7 +18,7 @@
 <svelte:head><title>Change {data.draft.title} · Vendro</title></svelte:head>
 <div class="mx-auto max-w-6xl px-4 pt-5 pb-16">
   <p class="mb-3 text-sm"><a class="link" href="/assignments/{params.id}">Back to the class</a></p>
-  <h1 class="mb-1 text-3xl font-bold">Change {data.draft.title}</h1>
+  <h1 class="mb-1 page-title">Change {data.draft.title}</h1>
   <p class="mb-5">
     {data.begun.started === 0
       ? 'Nobody has begun yet.'

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import EmptyState from '$ui/primitives/EmptyState.svelte';
   import Emblem from '$ui/courses/Emblem.svelte';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
@@ -14,7 +15,7 @@
 <div class="flex items-center gap-4">
   <Emblem emblem={course.emblem} large />
   <div>
-    <h1 class="text-3xl font-bold">{course.title}</h1>
+    <h1 class="page-title">{course.title}</h1>
     <p>{course.ended ? 'This course has ended.' : `${course.students} students`}</p>
   </div>
 </div>
@@ -28,7 +29,7 @@
 <div class="mt-5 grid gap-8 lg:grid-cols-[minmax(0,1fr)_22rem]">
   <section aria-labelledby="in-it">
     <h2 id="in-it" class="mb-2 text-xl font-semibold">Who is in it</h2>
-    {#if course.people.length === 0}<p class="rounded bg-base-100 p-6">Nobody yet. Let its teacher in first.</p>{/if}
+    {#if course.people.length === 0}<EmptyState><p>Nobody yet. Let its teacher in first.</p></EmptyState>{/if}
     <ul class="divide-y divide-base-300 bg-base-100">
       {#each course.people as person (person.id)}
         <li class="flex flex-wrap items-center gap-x-4 px-3 py-1.5">

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OneButton from '$ui/primitives/OneButton.svelte';
   import { act } from '$ui/forms/act';
   import PersonFields from '$ui/school/PersonFields.svelte';
   import Answered from '$ui/primitives/Answered.svelte';
@@ -11,7 +12,7 @@
 
 <svelte:head><title>{one.name} · Vendro</title></svelte:head>
 <p class="mb-2 text-sm"><a class="link" href="/school/people">The roster</a></p>
-<h1 class="text-3xl font-bold">{one.name}</h1>
+<h1 class="page-title">{one.name}</h1>
 <p>
   {one.handle} ·
   {#if one.lastSeen !== null}last here {relative(one.lastSeen, data.now)}
@@ -48,9 +49,7 @@
         {:else}You get a link by which they choose a new password, to hand over.{/if}
         The old password works until then.
       </p>
-      <form method="post" action="?/renew" use:act>
-        <button class="btn">{data.mails ? 'Mail a link' : 'Make a link'}</button>
-      </form>
+      <OneButton action="?/renew" class="btn">{data.mails ? 'Mail a link' : 'Make a link'}</OneButton>
     </section>
     <section aria-labelledby="courses">
       <h2 id="courses" class="mb-1 text-xl font-semibold">Courses</h2>

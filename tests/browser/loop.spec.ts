@@ -200,3 +200,29 @@ test('a teacher excuses, extends and accepts in person, each for one student', a
   await expect(teodor.getByText('14 of 15')).toBeVisible();
   await expectAccessible(odile);
 });
+
+test('a class is narrowed, sorted, and several of it are acted on at once', async ({ world }) => {
+  const odile = await world.as('odile');
+  await odile.getByRole('link', { name: /Zonation diagram.*with you/s }).click();
+  const rows = odile.getByRole('row', { name: /^[A-Z]\S+ \S+$/ });
+  await expect(rows).toHaveCount(30);
+  await odile.getByRole('checkbox', { name: 'Choose Ilse Varga' }).check();
+  await odile.getByRole('checkbox', { name: 'Choose Teodor Brandt' }).check();
+  const several = odile.getByRole('form', { name: 'For all that are chosen' });
+  await expect(several).toContainText('2 students chosen');
+  await several.getByRole('button', { name: 'Excuse from this' }).click();
+  await odile.getByRole('button', { name: /^Settled 2$/ }).click();
+  await expect(rows).toHaveCount(2);
+  await expect(odile.getByRole('row', { name: 'Ilse Varga', exact: true })).toContainText('Settled: excused');
+  await odile.getByRole('button', { name: /^Everyone/ }).click();
+  await odile.getByRole('button', { name: 'Student', exact: true }).click();
+  await odile.getByRole('button', { name: 'Student', exact: true }).click();
+  await expect(odile.getByRole('columnheader', { name: 'Student' })).toHaveAttribute('aria-sort', 'descending');
+  await odile.getByRole('searchbox', { name: 'Find a student' }).fill('varga');
+  await expect(rows).toHaveCount(1);
+  await odile.getByRole('link', { name: 'For Ilse Varga alone' }).press('Enter');
+  await expect(odile.getByRole('cell', { name: 'Ilse Varga alone', exact: true })).toContainText(
+    'Ask for it after all'
+  );
+  await expectAccessible(odile);
+});

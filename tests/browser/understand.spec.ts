@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, openFromList, test } from './world';
+import { expect, expectAccessible, openFromList, test } from './world';
 
 const main = (page: Page) => page.getByRole('main');
 
@@ -102,6 +102,42 @@ test('a teacher writes an assignment with a live preview; students see it when i
   await expect(main(ilse)).toContainText('Fri 19 Mar, 18:00');
   await expect(main(ilse).getByRole('checkbox', { name: 'Label the sheet.' })).toBeVisible();
   await expect(main(ilse)).toContainText('0 used of 3');
+});
+
+test('what is written in two windows is never lost to the other one; without a line the page says so', async ({
+  world
+}) => {
+  const one = await world.as('odile');
+  await one.goto(`${world.url}/courses/tidal-ecology/set`);
+  const title = (page: Page) => page.getByRole('textbox', { name: 'Title', exact: true });
+  const kept = (page: Page) => page.getByText(/All of it is kept/);
+  await expect(one.getByRole('toolbar')).toBeVisible();
+  await title(one).fill('In the first window');
+  await expect(kept(one)).toBeVisible();
+  const two = await one.context().newPage();
+  await two.goto(`${world.url}/courses/tidal-ecology/set`);
+  await expect(two.getByRole('toolbar')).toBeVisible();
+  await expect(title(two)).toHaveValue('In the first window');
+  await title(two).fill('In the second window');
+  await expect
+    .poll(() => world.sql("select draft->>'title' as title from unfinished_assignments"))
+    .toEqual([{ title: 'In the second window' }]);
+  await title(one).fill('In the first window again');
+  await expect(one.getByText(/in another window since/)).toBeVisible();
+  await one.getByRole('button', { name: 'Keep this one' }).click();
+  await expect(kept(one)).toBeVisible();
+  await one.context().setOffline(true);
+  await title(one).fill('Without a line');
+  await expect(one.getByText(/The line is down/)).toBeVisible();
+  await one.context().setOffline(false);
+  await expect(kept(one)).toBeVisible();
+  await expect
+    .poll(() => world.sql("select draft->>'title' as title from unfinished_assignments"))
+    .toEqual([{ title: 'Without a line' }]);
+  await expectAccessible(one);
+  await one.reload();
+  await one.getByRole('button', { name: 'Begin anew' }).click();
+  await expect(title(one)).toHaveValue('');
 });
 
 test('changing a date after students have begun says whom it concerns, and tells them', async ({ world }) => {

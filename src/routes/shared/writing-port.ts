@@ -17,9 +17,12 @@ export const writingPort: WritingPort = {
         const { version, at } = result.data as { version: number; at: number };
         return { kept: true, version, at };
       }
+      if (result.type === 'redirect') return { kept: false, problem: SIGNED_OUT };
       return result.type === 'failure' ? { kept: false, problem: String(result.data?.problem) } : 'unreached';
     } catch {
       return 'unreached';
     }
   }
 };
+
+const SIGNED_OUT = 'You are signed out here. Sign in again in another tab; what you wrote stays on this page.';

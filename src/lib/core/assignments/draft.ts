@@ -123,6 +123,20 @@ function listed(places: Array<{ title: string }>): string {
   return places.map(({ title }) => `“${title}”`).join(', ');
 }
 
-/** What is wrong with a draft by the path in it, such as "deliverables.0.title". */
-export const draftProblems = (problems: Record<string, string> = {}): Record<string, string> =>
-  Object.fromEntries(Object.entries(problems).map(([path, words]) => [path.replace(/^draft\.?/, ''), words]));
+/** What the page of a draft was answered with. */
+interface Answered {
+  problem?: string | undefined;
+  problems?: Record<string, string> | undefined;
+  affects?: string[] | undefined;
+}
+
+/**
+ * What is wrong with a draft by the path in it, such as "deliverables.0.title"; by the empty path where it is no field's. Whom
+ * a change affects is no problem.
+ */
+export function draftProblems(answered: Answered | null): Record<string, string> {
+  const fields = Object.entries(answered?.problems ?? {});
+  if (fields.length > 0)
+    return Object.fromEntries(fields.map(([path, words]) => [path.replace(/^draft\.?/, ''), words]));
+  return answered?.problem && !answered.affects ? { '': answered.problem } : {};
+}

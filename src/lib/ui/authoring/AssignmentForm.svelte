@@ -1,6 +1,7 @@
 <script lang="ts">
   import { whenScripted } from '$ui/forms/scripted.svelte';
-  import { enhance } from '$app/forms';
+  import { applyAction, enhance } from '$app/forms';
+  import { UNREACHED } from '$ui/forms/act';
   import type { AssignmentDraft } from '$core/assignments/draft';
   import { wantsOf } from '$core/courses/rules';
   import { isSubmitted, judging } from '$core/judging/registry';
@@ -72,9 +73,11 @@
     use:enhance={() => {
       busy = true;
       const done = saving.stop();
-      return async ({ update }) => {
+      return async ({ update, result }) => {
         await done;
-        await update({ reset: false });
+        // The line is down or the server is away: the page stays, with all that is on it.
+        if (result.type === 'error') await applyAction(UNREACHED);
+        else await update({ reset: false });
         saving.goOn();
         busy = false;
       };

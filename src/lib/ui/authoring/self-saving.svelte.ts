@@ -52,6 +52,15 @@ export function selfSaving(draft: () => AssignmentDraft, hold: Hold, start: { ve
     return () => clearTimeout(timer);
   });
 
+  // Whoever puts the page away has written what they wanted to.
+  $effect(() => {
+    const away = () => {
+      if (document.visibilityState === 'hidden' && saving.state !== 'elsewhere') void next();
+    };
+    document.addEventListener('visibilitychange', away);
+    return () => document.removeEventListener('visibilitychange', away);
+  });
+
   return {
     get now() {
       return saving;

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { ArrowDown, ArrowUp, Ellipsis } from '@lucide/svelte';
   import type { Row } from '@tanstack/table-core';
-  import type { Snippet } from 'svelte';
+  import { onMount, type Snippet } from 'svelte';
   import { countedPoints } from '$core/grades/points';
   import { filtersOf, classFilterWords, holderRank, isInFilter, type ClassFilter } from '$core/marking/class-filter';
   import type { ClassLine } from '$core/marking/views';
@@ -42,7 +42,13 @@
     ...(facts.points === null ? [] : [{ id: 'points', header: 'Points', ...known(points) }])
   ]);
   const followed = followedTable(() => ({ data: shown, columns, rowId: ({ studentId }) => studentId }));
-  const chosen = $derived(followed.rows.filter((row) => row.getIsSelected()));
+  let body: HTMLTableSectionElement;
+  // Whoever was chosen before the scripts came stays so.
+  onMount(() => {
+    for (const box of body.querySelectorAll<HTMLInputElement>('input[name="studentIds"]:checked'))
+      followed.table.getRow(box.value).toggleSelected(true);
+  });
+  const chosen = $derived(followed.rows.filter(({ id }) => followed.isChosen(id)));
   const wide = $derived(columns.length + 2);
   const aside = (line: ClassLine) =>
     open === line.studentId ? `/assignments/${facts.assignmentId}` : `?aside=${line.studentId}#one`;
@@ -56,7 +62,7 @@
     name="studentIds"
     value={row.id}
     aria-label="Choose {row.original.student}"
-    checked={row.getIsSelected()}
+    checked={followed.isChosen(row.id)}
     onchange={row.getToggleSelectedHandler()}
   />
 {/snippet}
@@ -115,7 +121,7 @@
         <th scope="col"><span class="sr-only">More</span></th>
       </tr>
     </thead>
-    <tbody>
+    <tbody bind:this={body}>
       {#each followed.rows as row (row.id)}
         {@const line = row.original}
         <tr

@@ -17,10 +17,16 @@ interface Given<T extends RowData> {
   rowId: (row: T) => string;
 }
 
+/** A table with its rows as they stand: narrowed, sorted. */
+export interface FollowedTable<T extends RowData> {
+  readonly table: Table<T>;
+  readonly rows: Row<T>[];
+  /** Whether a row is chosen, by its id. */
+  isChosen: (id: string) => boolean;
+}
+
 /** A table that sorts, narrows and chooses rows, following what it is given. To be called while a component is set up. */
-export function followedTable<T extends RowData>(
-  given: () => Given<T>
-): { readonly table: Table<T>; readonly rows: Row<T>[] } {
+export function followedTable<T extends RowData>(given: () => Given<T>): FollowedTable<T> {
   const table = createTable<T>({
     data: [],
     columns: [],
@@ -45,7 +51,8 @@ export function followedTable<T extends RowData>(
       sortDescFirst: false,
       onStateChange: (change) => (state = typeof change === 'function' ? change(state) : change)
     }));
-    return table.getRowModel().rows;
+    // A new list each time: the table remembers its own, and nobody would learn that what is chosen or sorted has changed.
+    return [...table.getRowModel().rows];
   });
   return {
     get table() {
@@ -54,6 +61,7 @@ export function followedTable<T extends RowData>(
     },
     get rows() {
       return rows;
-    }
+    },
+    isChosen: (id: string) => state.rowSelection[id] ?? false
   };
 }

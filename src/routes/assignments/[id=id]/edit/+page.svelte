@@ -38,7 +38,7 @@
     initial={begun?.draft ?? data.draft}
     {begun}
     place={{ course: data.course, rules: data.rules, ...data.around, materials: data.materials }}
-    problems={draftProblems(form?.problems)}
+    problems={draftProblems(form)}
     affects={form?.affects ?? []}
     port={writingPort}
     button="Keep the changes"

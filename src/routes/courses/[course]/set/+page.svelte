@@ -31,7 +31,7 @@
   initial={begun?.draft ?? data.draft}
   {begun}
   place={{ course: data.course, rules: data.rules, ...data.around, materials: [] }}
-  problems={draftProblems(form?.problems)}
+  problems={draftProblems(form)}
   port={writingPort}
   button="Set it"
 />

@@ -49,7 +49,11 @@ describe('an assignment that is being written', () => {
       version: 1
     });
     expect((await readAroundDraft(school.teacher, school.course.id, id)).unfinished?.draft.title).toBe('changed');
-    await dropUnfinished(school.teacher, changing);
+    // The assignment says by itself in which course it lies, and for whom.
+    expect(await keepUnfinished(school.teacher, { assignmentId: id }, begun, 1)).toMatchObject({ version: 2 });
+    await expect(keepUnfinished(school.stranger, { assignmentId: id }, begun, 0)).rejects.toThrow(NotHere);
+    await expect(keepUnfinished(school.teacher, { assignmentId: school.ilse.id }, begun, 0)).rejects.toThrow(NotHere);
+    await dropUnfinished(school.teacher, { assignmentId: id });
     expect((await readAroundDraft(school.teacher, school.course.id, id)).unfinished).toBeNull();
     expect((await kept())?.draft.title).toBe('mine');
   });

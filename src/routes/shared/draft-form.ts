@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { AssignmentDraft } from '$core/assignments/draft';
-import { LONGEST_UNFINISHED } from '$core/assignments/unfinished';
 import { jsonText } from '$core/forms/json-text';
 import { dropUnfinished, keepUnfinished, type Writing } from '$server/assignments/unfinished';
 import { action } from './action';
@@ -17,10 +16,7 @@ export const DraftForm = z.object({
 });
 
 const Unfinished = z.object({
-  draft: jsonText(z.record(z.string(), z.unknown())).refine(
-    (draft) => JSON.stringify(draft).length <= LONGEST_UNFINISHED,
-    'This is more than can be kept here.'
-  ),
+  draft: jsonText(z.record(z.string(), z.unknown())),
   /** Empty: whatever another window has kept. */
   known: z.union([z.literal('').transform(() => null), z.coerce.number().int().min(0)])
 });

@@ -1,8 +1,5 @@
 import { AssignmentDraft } from './draft';
 
-/** The most that is kept of an assignment that is being written, in characters of JSON. */
-export const LONGEST_UNFINISHED = 400_000;
-
 /** Why what is being written is not kept by itself. */
 export const UNFINISHED_REFUSALS = ['kept-elsewhere'] as const;
 export type UnfinishedRefusal = (typeof UNFINISHED_REFUSALS)[number];

@@ -3,13 +3,13 @@ import type { UnfinishedRefusal } from '$core/assignments/unfinished';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { courseFor } from '../courses/course-head';
-import { execute, select, type Tx } from '../db/connection';
-import type { Outcome } from '../outcome';
+import { execute, select } from '../db/connection';
+import { NotHere, type Outcome } from '../outcome';
 
 /** Where something is being written: a new assignment of a course, or one that is being changed. */
 export interface Writing {
-  /** Id or slug. */
-  course: string;
+  /** Id or slug; left out, the course of the assignment that is changed. */
+  course?: string;
   assignmentId: string | null;
 }
 
@@ -22,11 +22,12 @@ export interface Writing {
  */
 export async function keepUnfinished(
   person: Actor,
-  { course, assignmentId }: Writing,
+  writing: Writing,
   draft: unknown,
   known: number | null
 ): Promise<Outcome<{ version: number; at: number }, UnfinishedRefusal>> {
-  const { id } = await courseFor(person, course, 'shape-course');
+  const { assignmentId } = writing;
+  const { id } = await courseFor(person, await courseOf(writing), 'shape-course');
   const at = clock.now();
   const [kept] = await select(z.object({ version: z.number() }), KEEP, [
     person.id,
@@ -40,10 +41,20 @@ export async function keepUnfinished(
 }
 
 /** Forgets what was written: it is set, or not wanted any more. */
-export async function dropUnfinished(person: Actor, { course, assignmentId }: Writing, tx?: Tx): Promise<void> {
-  const { id } = await courseFor(person, course, 'shape-course', tx);
-  await execute(DROP, [person.id, id, assignmentId], tx);
+export async function dropUnfinished(person: Actor, writing: Writing): Promise<void> {
+  const { id } = await courseFor(person, await courseOf(writing), 'shape-course');
+  await execute(DROP, [person.id, id, writing.assignmentId]);
 }
+
+/** @throws NotHere where the assignment that is changed does not exist */
+async function courseOf({ course, assignmentId }: Writing): Promise<string> {
+  if (course !== undefined) return course;
+  const [row] = await select(z.object({ id: z.string() }), COURSE, [assignmentId]);
+  if (!row) throw new NotHere('This assignment');
+  return row.id;
+}
+
+const COURSE = 'select course_id as id from assignments where id = $1';
 
 const KEEP = `
   insert into unfinished_assignments as w (person_id, course_id, assignment_id, draft, kept_at)

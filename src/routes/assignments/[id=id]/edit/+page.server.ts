@@ -23,10 +23,7 @@ export const load = async ({ locals, params, url }) => {
   return { draft, begun, course, rules, around, materials, largestFile: config.maxFileBytes, now: clock.now() };
 };
 
-const writing = async ({ locals, params, url }: RequestEvent) => ({
-  course: (await readDraft(signedIn(locals, url), params.id)).courseId,
-  assignmentId: params.id
-});
+const writing = ({ params }: RequestEvent) => ({ assignmentId: params.id });
 
 export const actions = {
   ...unfinishedActions(writing),
@@ -34,7 +31,7 @@ export const actions = {
     DraftForm,
     async (person, { draft, confirmed }, event: RequestEvent) => {
       const answer = await changeAssignment(person, event.params.id, draft, confirmed);
-      if (answer.done) await dropUnfinished(person, await writing(event));
+      if (answer.done) await dropUnfinished(person, writing(event));
       return answer.done ? answer : { ok: false as const, why: 'affects-others', affects: answer.affects };
     },
     {

@@ -3,7 +3,7 @@ import { DESK_GROUPS, type DeskGroup, type DeskLine } from '$core/packets/desk';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
-import { select } from '../db/connection';
+import { selectPlannedOnce } from '../db/connection';
 import { deskGroupSql } from './desk-group';
 import { LINE_COLUMNS, LineRow, OWN_LINES, RESTED, toLines } from './line';
 import { UNREAD } from './projection';
@@ -22,7 +22,7 @@ export async function readDesk(
   course: string | null = null
 ): Promise<{ lines: DeskLine[]; beyond: Beyond; now: Moment }> {
   const now = clock.now();
-  const rows = await select(CountedRow, DESK_ROWS, [person.id, new Date(now), course, DESK_PAGE]);
+  const rows = await selectPlannedOnce(CountedRow, DESK_ROWS, [person.id, new Date(now), course, DESK_PAGE]);
   const more = (group: DeskGroup) => Math.max(0, (rows.find((row) => row.group === group)?.total ?? 0) - DESK_PAGE);
   const beyond = Object.fromEntries(DESK_GROUPS.map((group) => [group, more(group)])) as Beyond;
   return { lines: toLines(rows, now), beyond, now };

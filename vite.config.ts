@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
+import { opencvPlain } from './scripts/lib/opencv-plain.mjs';
 
 const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
 
@@ -19,7 +21,8 @@ const server = {
 };
 
 export default defineConfig({
-  plugins: [tailwindcss(), sveltekit()],
+  plugins: [tailwindcss(), sveltekit(), opencvPlain()],
+  worker: { format: 'es', plugins: () => [opencvPlain()] },
   define: { __VENDRO_VERSION__: JSON.stringify(version) },
   test: {
     // Every core: the journeys, the checks and these take turns (scripts/test.mjs).
@@ -34,6 +37,7 @@ export default defineConfig({
           isolate: false,
           // A loaded machine makes a property slow, not wrong.
           testTimeout: 60_000,
+          alias: { '@techstark/opencv-js': fileURLToPath(new URL('scripts/lib/opencv-node.mjs', import.meta.url)) },
           include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts']
         }
       },

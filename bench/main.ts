@@ -11,6 +11,7 @@ import { idle } from './idle';
 import { liveFanout } from './live-fanout';
 import { longLists } from './long-lists';
 import { queriesPerPage } from './queries-per-page';
+import { scanCorners, scanLegible } from './scan';
 import { onStage, type Result, type Stage } from './stage';
 import { search200k } from './search-200k';
 import { store1gib } from './store-1gib';
@@ -36,7 +37,9 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'hostile-files': hostileFilesBench,
   idle,
   'fault-rush': faultRush,
-  'backup-restore': backupRestore
+  'backup-restore': backupRestore,
+  'scan-corners': scanCorners,
+  'scan-legible': scanLegible
 };
 
 const RESULTS = 'bench/results.json';

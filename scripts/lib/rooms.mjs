@@ -7,7 +7,7 @@ import { dirname, join, relative, sep } from 'node:path';
  */
 export const ROOMS = {
   core: (
-    'time forms live people school search judging materials lateness links mail pieces packets courses grades marking ' +
+    'time forms live people school search judging capture scans recordings materials lateness links mail pieces packets courses grades marking ' +
     'plan receipts rounds shelf threads assignments checks tidings refusals'
   ).split(' '),
   server: (
@@ -16,7 +16,8 @@ export const ROOMS = {
     'jobs backup parser'
   ).split(' '),
   ui: (
-    'time forms primitives tables rich live people plan school recordings rubric links materials threads tidings workers uploads ' +
+    'time forms primitives tables rich live workers capture scans recordings people plan school rubric links materials ' +
+    'threads tidings uploads ' +
     'combine checks receipts shelf pieces packets courses rounds marking desk grades search shell assignments authoring'
   ).split(' ')
 };

@@ -9,6 +9,7 @@ export const load = ({ locals, depends }) => {
     drawn,
     now: clock.now(),
     person: person && {
+      id: person.id,
       name: person.name,
       studies: person.studies,
       teaches: person.teaches,

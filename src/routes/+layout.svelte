@@ -11,6 +11,7 @@
   import { setLook } from '$ui/materials/look';
   import { setReadShelf } from '$ui/shelf/shelf-reader';
   import { setNow, setZone } from '$ui/time/reader';
+  import { setOwner } from '$ui/capture/owner';
   import { setUploads, Uploads } from '$ui/uploads/uploads.svelte';
   import { lookAt } from './shared/look-at';
   import { readShelf } from './shared/read-shelf';
@@ -28,6 +29,7 @@
   reachBy((address, request) => fetch(address, request));
   setLook(lookAt);
   setReadShelf(readShelf);
+  setOwner(() => data.person?.id ?? '');
   setZone(() => data.zone);
   setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */

@@ -31,6 +31,7 @@ const OF_ONESELF = [
     '/desk',
     '/desk/all',
     '/desk/settled',
+    '/captured',
     '/grades',
     '/courses',
     '/join',

@@ -4,8 +4,9 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { readOwnPacket } from '$server/assignments/read-assignment';
 import { readAssignment } from '$server/assignments/read-assignment';
+import { inspectBlob } from '$server/blobs/inspect';
 import { blobPath } from '$server/blobs/store';
-import { select } from '$server/db/connection';
+import { execute, select } from '$server/db/connection';
 import { NotHere } from '$server/outcome';
 import { submitPacket } from '$server/rounds/submit';
 import { readShelf } from '$server/shelf/read-shelf';
@@ -260,6 +261,33 @@ describe('what was combined', () => {
     const shelf = (await readShelf(school.ilse)).files.map(({ name }) => name);
     for (const name of ['a.txt', 'b.txt', 'ab.txt']) expect(shelf).toContain(name);
   });
+});
+
+it('keeps what the browser noted of what it made, past every later look at the bytes; what it cannot read, it refuses', async () => {
+  const made = { scan: { sheets: [['dark'], []] } };
+  const assignment = await school.set({ deliverables: [{ title: 'Sheets', ask: '', optional: false, wants: {} }] });
+  const { id } = await begin(school.ilse, 4, {
+    filename: 'a.pdf',
+    assignment,
+    came: 'scanned',
+    made: JSON.stringify(made)
+  });
+  await send(school.ilse, id, 0, '%PDF');
+  expect(await finishUpload(school.ilse, { id, sha256: null })).toMatchObject({ ok: true });
+  const [piece] = await piecesOf(assignment);
+  expect(piece).toMatchObject({ kind: 'scan', facts: { made } });
+  await execute('update blob_facts set by = 0');
+  const [blob] = await select(z.object({ sha256: z.string() }), 'select sha256 from pieces where id = $1', [piece?.id]);
+  expect(await inspectBlob({ sha256: blob?.sha256 ?? '', mediaType: 'application/pdf' })).toMatchObject({
+    trouble: 'cut-off'
+  });
+  expect((await piecesOf(assignment))[0]).toMatchObject({ facts: { made, trouble: 'cut-off' } });
+  for (const broken of [
+    '{',
+    '{"scan":{"sheets":[["stolen"]]}}',
+    JSON.stringify({ scan: { sheets: Array(300).fill([]) } })
+  ])
+    expect((await begin(school.ilse, 4, { filename: 'b.pdf', came: 'scanned', made: broken })).status).toBe(409);
 });
 
 it('begins only as many as fit on the Shelf, however many ask at once, and gives the room back', async () => {

@@ -9,6 +9,7 @@ import { names } from './names';
 import { otherWork } from './other-work';
 import { sameAgain } from './same-again';
 import { setting } from './setting';
+import { sheets } from './sheets';
 import { sound } from './sound';
 import { stillComing } from './still-coming';
 import { time } from './time';
@@ -19,6 +20,7 @@ export const CHECKS: readonly Check[] = [
   filledPlaces,
   sound,
   emptyInside,
+  sheets,
   measures,
   setting,
   handedOut,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { MadeFacts } from './made';
 import { sizeText } from './size-text';
 
 /**
@@ -16,7 +17,9 @@ export const BlobFacts = z.object({
   /** A recording: its length in seconds, and whether anything can be heard; null where its sound cannot be read here. */
   recording: z.object({ seconds: z.number(), silent: z.boolean().nullable() }).optional(),
   /** How most of a text document's words are set: the font's name, and the space of a line as a multiple of single. */
-  writing: z.object({ font: z.string().nullable(), spacing: z.number().nullable() }).optional()
+  writing: z.object({ font: z.string().nullable(), spacing: z.number().nullable() }).optional(),
+  /** What was noted as it was made here, by the browser that made it. */
+  made: MadeFacts.optional()
 });
 export type BlobFacts = z.infer<typeof BlobFacts>;
 

@@ -4,10 +4,15 @@ import type { BlobFacts } from '../materials/facts';
 import type { Moment } from '../time/moment';
 
 /** A piece as it lies in a packet or a round. */
-export type PieceView = FilePiece | RecordingPiece | LinkPiece;
+export type PieceView = FilePiece | ScanPiece | RecordingPiece | LinkPiece;
 
 export interface FilePiece extends BytesPiece {
   kind: 'file';
+}
+
+/** Sheets of paper that were scanned in their place. */
+export interface ScanPiece extends BytesPiece {
+  kind: 'scan';
 }
 
 /** A recording that was made in its place. */

@@ -19,6 +19,7 @@ export const PIECE_REFUSALS = [
   'no-files-here',
   'no-links-here',
   'no-recordings-here',
+  'no-scans-here',
   'shelf-full',
   'hash-differs',
   'not-all-here',
@@ -34,6 +35,7 @@ const PLACE_ONLY: readonly PieceRefusal[] = [
   'place-full',
   'no-files-here',
   'no-recordings-here',
+  'no-scans-here',
   'also-closed',
   'too-many-pieces'
 ];
@@ -75,6 +77,7 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
   'place-full': 'This place holds as many pieces as the brief takes, so that one was not added. Remove one first.',
   'no-files-here': 'This place takes a link, not a file, so that file was not added.',
   'no-links-here': 'This place takes a file, not a link, so that address was not added.',
+  'no-scans-here': 'This place takes no scans, so that one was not added.',
   'no-recordings-here': 'This place takes no recordings, so that one was not added.',
   'shelf-full':
     'Your Shelf is full, so that file was not added. Empty the bin on your Shelf or remove what you no longer need; your packets stay as they are.',

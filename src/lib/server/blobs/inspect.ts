@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { BlobFacts } from '$core/materials/facts';
+import type { MadeFacts } from '$core/materials/made';
 import { execute, select } from '../db/connection';
 import { log } from '../log';
 import { NotNow, TooCostly } from '../parsing/limits';
@@ -25,7 +26,7 @@ export async function inspectBlob(blob: Pick<StoredBlob, 'sha256' | 'mediaType'>
   if (known) return known.facts;
   const facts = await look(blob);
   if (facts === null) return {};
-  await keepFacts(blob.sha256, facts, 'excluded.facts');
+  await keepFacts(blob.sha256, facts, LOOKED_ANEW);
   return facts;
 }
 
@@ -33,6 +34,13 @@ export async function inspectBlob(blob: Pick<StoredBlob, 'sha256' | 'mediaType'>
 export async function noteTooCostly(sha256: string): Promise<void> {
   await keepFacts(sha256, { trouble: 'too-costly' }, 'blob_facts.facts || excluded.facts');
 }
+
+/** Notes what its maker's browser told of it, which a look into its bytes cannot tell. */
+export async function noteMade(sha256: string, made: MadeFacts): Promise<void> {
+  await keepFacts(sha256, { made }, 'blob_facts.facts || excluded.facts');
+}
+
+const LOOKED_ANEW = "excluded.facts || jsonb_strip_nulls(jsonb_build_object('made', blob_facts.facts->'made'))";
 
 /** @param merged the SQL of what is kept where something is known already */
 async function keepFacts(sha256: string, facts: BlobFacts, merged: string): Promise<void> {

@@ -122,6 +122,7 @@ const OfBytes = z.object({
 });
 const PieceRow = z.discriminatedUnion('kind', [
   OfBytes.extend({ kind: z.literal('file') }),
+  OfBytes.extend({ kind: z.literal('scan') }),
   OfBytes.extend({ kind: z.literal('recording') }),
   z.object({
     ...Any,

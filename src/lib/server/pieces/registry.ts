@@ -3,7 +3,12 @@ import { bytes } from './bytes';
 import { link } from './link';
 import type { ServerPiece } from './module';
 
-const MODULES: Record<PieceKind, ServerPiece> = { file: bytes('file'), recording: bytes('recording'), link };
+const MODULES: Record<PieceKind, ServerPiece> = {
+  file: bytes('file'),
+  scan: bytes('scan'),
+  recording: bytes('recording'),
+  link
+};
 
 /** What becomes of a kind of piece on the server. @throws Error for a kind that this version does not know */
 export function serverPiece(kind: string): ServerPiece {

@@ -1,10 +1,11 @@
 import { rm, stat } from 'node:fs/promises';
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
+import { MadeFacts } from '$core/materials/made';
 import { SENT } from '$core/pieces/kinds';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
-import { inspectBlob } from '../blobs/inspect';
+import { inspectBlob, noteMade } from '../blobs/inspect';
 import { hashFile } from '../blobs/hash-file';
 import { adoptFile, type StoredBlob } from '../blobs/store';
 import { execute, select } from '../db/connection';
@@ -36,6 +37,7 @@ export async function finishUpload(person: Actor, input: { id: string; sha256: s
   const blob = await adoptFile(path, received);
   const answer = await settle(person, input.id, upload, blob);
   await inspectBlob(blob);
+  if (upload.made) await noteMade(blob.sha256, upload.made);
   return close(input.id, answer);
 }
 
@@ -60,6 +62,7 @@ const Row = z.object({
   name: z.string(),
   size: z.number(),
   came: z.enum(SENT),
+  made: MadeFacts.nullable(),
   assignmentId: z.string().nullable(),
   deliverableId: z.string().nullable(),
   replacesId: z.string().nullable(),
@@ -71,7 +74,7 @@ const Row = z.object({
 type Row = z.infer<typeof Row>;
 
 const UPLOAD = `
-  select name, size::float8 as size, came, assignment_id as "assignmentId", deliverable_id as "deliverableId",
+  select name, size::float8 as size, came, made, assignment_id as "assignmentId", deliverable_id as "deliverableId",
     replaces_id as "replacesId", folder_id as "folderId", instead_of as "insteadOf",
     received_sha256 as received, answer
   from uploads where id = $1 and owner_id = $2`;

@@ -1,6 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Upload } from '@tus/server';
 import { z } from 'zod';
+import { MadeFacts } from '$core/materials/made';
 import { SENT } from '$core/pieces/kinds';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
@@ -18,6 +19,12 @@ export const UploadMetadata = z
     replaces: z.uuid().nullable(),
     folder: z.uuid().nullable(),
     came: z.enum(SENT),
+    /** What was noted as it was made, as JSON. */
+    made: z
+      .string()
+      .max(20_000)
+      .transform((text) => parsed(text))
+      .pipe(MadeFacts),
     /** Pieces that it takes the place of, by their ids with commas between them. */
     instead: z
       .string()
@@ -25,8 +32,24 @@ export const UploadMetadata = z
       .transform((ids) => ids.split(','))
       .pipe(z.array(z.uuid()).max(200))
   })
-  .partial({ assignment: true, deliverable: true, replaces: true, folder: true, came: true, instead: true });
+  .partial({
+    assignment: true,
+    deliverable: true,
+    replaces: true,
+    folder: true,
+    came: true,
+    instead: true,
+    made: true
+  });
 export type UploadMetadata = z.infer<typeof UploadMetadata>;
+
+function parsed(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
 
 /**
  * Notes an upload that is about to begin, in the transaction that promises it its room.
@@ -38,11 +61,11 @@ export async function beginUpload(
   upload: { id: string; size: number; name: string; about: UploadMetadata },
   tx: Tx
 ): Promise<true> {
-  const { assignment, deliverable, replaces, folder, came = 'upload', instead = [] } = upload.about;
+  const { assignment, deliverable, replaces, folder, came = 'upload', instead = [], made } = upload.about;
   await execute(
     `insert into uploads (id, owner_id, assignment_id, deliverable_id, replaces_id, folder_id, came, name, size, began_at,
-       instead_of)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+       instead_of, made)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
     [
       upload.id,
       owner.id,
@@ -54,7 +77,8 @@ export async function beginUpload(
       upload.name,
       upload.size,
       new Date(clock.now()),
-      instead
+      instead,
+      made ? JSON.stringify(made) : null
     ],
     tx
   );

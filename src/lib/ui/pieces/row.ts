@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { FileText, Link, Mic } from '@lucide/svelte';
+import { FileText, Link, Mic, ScanText } from '@lucide/svelte';
 import type { PieceKind } from '$core/pieces/kinds';
 import type { PieceView } from '$core/pieces/piece';
 import BytesAbout from './BytesAbout.svelte';
@@ -27,6 +27,7 @@ interface Row {
 
 const ROWS: Record<PieceKind, Row> = {
   file: { icon: FileText, head: BytesHead, about: BytesAbout },
+  scan: { icon: ScanText, head: BytesHead, about: BytesAbout },
   recording: { icon: Mic, head: BytesHead, about: RecordingAbout },
   link: { icon: Link, head: LinkHead, about: LinkAbout }
 };

@@ -1,8 +1,9 @@
 import type { Component } from 'svelte';
-import { Combine, Library, Link, Mic } from '@lucide/svelte';
+import { Combine, Library, Link, Mic, ScanText } from '@lucide/svelte';
 import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
 import { bytesOf } from '$core/pieces/registry';
+import type { Wants } from '$core/pieces/wants';
 import type { DeliverableView } from '$core/packets/views';
 
 /** A place that is being filled, as every way of filling it is given it. */
@@ -50,11 +51,20 @@ export const WAYS: readonly Way[] = [
     panel: () => import('./ways/ALink.svelte')
   },
   {
+    key: 'scan',
+    icon: ScanText,
+    label: 'Scan sheets',
+    said: into,
+    offered: ({ place, full }) =>
+      !full && takesTypes(place.wants, ['pdf', 'jpg', 'jpeg', 'png']) && takesKind('scan', place.wants),
+    panel: () => import('./ways/ScanSheets.svelte')
+  },
+  {
     key: 'record',
     icon: Mic,
     label: 'Record your voice',
     said: into,
-    offered: ({ place, full }) => !full && takesSound(place.wants.types) && takesKind('recording', place.wants),
+    offered: ({ place, full }) => !full && takesTypes(place.wants, RECORDED) && takesKind('recording', place.wants),
     panel: () => import('./ways/RecordVoice.svelte')
   },
   {
@@ -76,5 +86,7 @@ export const mergeable = (pieces: readonly PieceView[]): BytesPiece[] =>
 
 /** What browsers record into. A place that wants other types does not offer what it would refuse. */
 const RECORDED = ['webm', 'ogg', 'mp4', 'm4a'];
-const takesSound = (types: readonly string[] | undefined) =>
-  !types || types.length === 0 || types.some((type) => RECORDED.includes(type));
+
+/** Whether a place takes one of these types, by the endings of names. */
+export const takesTypes = ({ types }: Pick<Wants, 'types'>, made: readonly string[]): boolean =>
+  !types || types.length === 0 || types.some((type) => made.includes(type));

@@ -6,6 +6,8 @@
   import { readersWords, sendWords, type Readers } from '$core/threads/readers';
   import type { About, SaidWhere } from '$core/threads/views';
   import { whenScripted } from '$ui/forms/scripted.svelte';
+  import type { ScanGoal } from '$ui/scans/goal';
+  import ScanButton from '$ui/scans/ScanButton.svelte';
   import Recorder from '$ui/recordings/Recorder.svelte';
   import RichField from './RichField.svelte';
   import { saidForm } from './said-form';
@@ -45,6 +47,20 @@
     next.forEach((file) => list.items.add(file));
     if (input) input.files = list.files;
   }
+  const sheets = $derived<ScanGoal>({
+    title: 'this message',
+    where: `said ${readers.to} ${studentId ?? ''} ${Object.values(where).join(' ')}`,
+    name: 'Sheets',
+    takesPdf: true,
+    takesPictures: true,
+    pagesWanted: null,
+    largest: Number.MAX_SAFE_INTEGER,
+    label: 'Put it beside the message',
+    take(made) {
+      hold([...files, ...made]);
+      return null;
+    }
+  });
   function done() {
     field?.clear();
     hold([]);
@@ -113,7 +129,10 @@
         }}
       />
     </label>
-    {#if scripted.yes}<Recorder recorded={(file) => hold([...files, file])} />{/if}
+    {#if scripted.yes}
+      <ScanButton goal={sheets} />
+      <Recorder recorded={(file) => hold([...files, file])} />
+    {/if}
     <input
       bind:this={input}
       type="file"

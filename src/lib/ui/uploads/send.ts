@@ -1,4 +1,5 @@
 import { reach } from '$ui/forms/reach';
+import type { MadeFacts } from '$core/materials/made';
 import type { Sent } from '$core/pieces/kinds';
 
 /** What a file is bound for: a place in a packet, the next version of a file on the Shelf, a folder there. */
@@ -9,6 +10,8 @@ export interface Bound {
   replaces?: string;
   folder?: string;
   came?: Sent;
+  /** What was noted as it was made. */
+  made?: MadeFacts;
   /** Pieces that leave the packet as it comes. */
   instead?: string[];
 }
@@ -54,8 +57,12 @@ async function ask<T>(address: string, body: unknown): Promise<T> {
 
 /** What the server is told of a file before its bytes. */
 export function metadataOf(file: File, bound: Bound): Record<string, string> {
-  const { assignment, deliverable, replaces, folder, came, instead } = bound;
-  const known = { assignment, deliverable: deliverable ?? undefined, replaces, folder, came, instead: instead?.join() };
+  const { assignment, deliverable, replaces, folder, came, instead, made } = bound;
+  const known = {
+    ...{ assignment, deliverable: deliverable ?? undefined, replaces, folder, came },
+    instead: instead?.join(),
+    made: made && JSON.stringify(made)
+  };
   const said = Object.entries(known).filter((one): one is [string, string] => one[1] !== undefined);
   return { filename: file.name, ...Object.fromEntries(said) };
 }

@@ -1,0 +1,10 @@
+import { z } from 'zod';
+import { RecordingFacts } from '../recordings/levels';
+import { ScanFacts } from '../scans/measures';
+
+/**
+ * What a browser noted of something as it was made there, and its bytes do not tell. The word of whoever made it: checks
+ * that advise them read it, nobody else does.
+ */
+export const MadeFacts = z.object({ scan: ScanFacts.optional(), recording: RecordingFacts.optional() });
+export type MadeFacts = z.infer<typeof MadeFacts>;

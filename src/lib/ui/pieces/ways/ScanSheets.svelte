@@ -1,0 +1,39 @@
+<script lang="ts">
+  import { fitProblem } from '$core/pieces/fit';
+  import { pieceRefusalWords } from '$core/pieces/refusals';
+  import type { ScanFacts } from '$core/scans/measures';
+  import type { ScanGoal } from '$ui/scans/goal';
+  import Scanner from '$ui/scans/Scanner.svelte';
+  import { getUploads } from '$ui/uploads/uploads.svelte';
+  import { takesTypes, type Filling } from '../ways';
+
+  const { at, close }: { at: Filling; close: () => void } = $props();
+  const uploads = getUploads();
+
+  const goal = $derived<ScanGoal>({
+    title: at.place.title,
+    where: `place ${at.assignmentId} ${at.place.id ?? ''}`,
+    name: at.place.named ?? at.place.title,
+    takesPdf: takesTypes(at.place.wants, ['pdf']),
+    takesPictures: takesTypes(at.place.wants, ['jpg', 'jpeg', 'png']),
+    pagesWanted: at.place.wants.pages?.from ?? null,
+    largest: Math.min(at.largest, at.place.wants.bytes ?? Infinity),
+    label: 'Put it into the packet',
+    take
+  });
+
+  function take(files: File[], facts: ScanFacts): string | null {
+    const { place, pieces, largest, assignmentId } = at;
+    for (const [i, { name, size }] of files.entries()) {
+      const why = fitProblem({ kind: 'scan', name, size }, place.wants, pieces.length + i, largest);
+      if (why) return pieceRefusalWords(why, largest, place.wants.types);
+    }
+    files.forEach((file, i) => {
+      const made = { scan: files.length === 1 ? facts : { sheets: [facts.sheets[i] ?? []] } };
+      uploads.add([file], { assignment: assignmentId, deliverable: place.id, came: 'scanned', made }, largest);
+    });
+    return null;
+  }
+</script>
+
+<Scanner {goal} {close} />

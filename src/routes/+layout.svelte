@@ -11,7 +11,6 @@
   import { setLook } from '$ui/materials/look';
   import { setReadShelf } from '$ui/shelf/shelf-reader';
   import { setNow, setZone } from '$ui/time/reader';
-  import { setOwner } from '$ui/capture/owner';
   import { setUploads, Uploads } from '$ui/uploads/uploads.svelte';
   import { lookAt } from './shared/look-at';
   import { readShelf } from './shared/read-shelf';
@@ -29,7 +28,6 @@
   reachBy((address, request) => fetch(address, request));
   setLook(lookAt);
   setReadShelf(readShelf);
-  setOwner(() => data.person?.id ?? '');
   setZone(() => data.zone);
   setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
@@ -74,7 +72,7 @@
 
   async function ask(typed: string): Promise<Found[]> {
     const answer = await fetch(`/search/results?q=${encodeURIComponent(typed)}`);
-    if (!answer.ok) throw new Error('The search was not answered.');
+    if (!answer.ok) throw new Error();
     return (await answer.json()) as Found[];
   }
 </script>

@@ -66,17 +66,22 @@ test('files and a voice go with a message, and are for its readers alone', async
   const ilse = await world.as('ilse', { permissions: ['microphone'] });
   await openFromList(ilse, 'Zonation diagram');
   const aside = ask(ilse);
-  await expect(aside.getByRole('button', { name: 'Record your voice' })).toBeVisible();
+  await expect(aside.getByRole('button', { name: 'Record' }).first()).toBeEnabled();
   await aside
     .getByLabel('Attach files')
     .first()
     .setInputFiles({ name: 'station.txt', mimeType: 'text/plain', buffer: Buffer.from('bare rock') });
-  await aside.getByRole('button', { name: 'Record your voice' }).first().click();
-  await aside.getByRole('button', { name: /Stop recording/ }).click();
-  await expect(aside.getByText(/^voice\.webm/)).toBeVisible();
+  await aside.getByRole('button', { name: 'Record' }).first().click();
+  const studio = ilse.getByRole('dialog', { name: 'Record for this message' });
+  await studio.getByRole('button', { name: 'Open the microphone' }).click();
+  await studio.getByRole('button', { name: 'Begin' }).click();
+  await expect(studio.getByRole('timer')).toContainText(/^[1-9] s/);
+  await studio.getByRole('button', { name: 'Stop' }).click();
+  await studio.getByRole('button', { name: 'Put it beside the message' }).click();
+  await expect(aside.getByText(/^Voice\.webm/)).toBeVisible();
   await write(ilse, 'Ask your teacher', 'Listen to the rope', /^Send it to Dr Odile Ferrante only$/);
   const said = ilse.getByRole('listitem').filter({ hasText: 'Listen to the rope' });
-  await expect(said.getByLabel('voice.webm')).toBeVisible();
+  await expect(said.getByLabel('Voice.webm')).toBeVisible();
   await said.getByText('station.txt', { exact: true }).click();
   const address = await said.getByRole('link', { name: 'Download it' }).first().getAttribute('href');
   const status = async (handle: string) =>

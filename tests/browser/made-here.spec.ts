@@ -1,4 +1,5 @@
 import { expect, expectAccessible, file, holdScripts, openFromList, submit, test } from './world';
+import type { Page } from '@playwright/test';
 import { piecesIn, place } from './gathering';
 
 test('a voice is recorded in its place, heard by the teacher, passed, and stands among the grades', async ({
@@ -7,13 +8,22 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   const ilse = await world.as('ilse', { permissions: ['microphone'] });
   await openFromList(ilse, 'Build log, week by week');
   await expect(ilse.getByText('Next: submit round 2')).toBeVisible();
-  await ilse.getByRole('button', { name: 'Record your voice into Recording' }).click();
-  const panel = ilse.getByRole('region', { name: 'Record your voice for Recording' });
-  await panel.getByRole('button', { name: 'Record your voice' }).click();
-  await panel.getByRole('button', { name: /Stop recording/ }).click();
-  await expect(panel.getByLabel('Listen to what you recorded')).toBeVisible();
+  const studio = await openStudio(ilse, 'Recording');
+  await studio.getByRole('button', { name: 'Begin' }).click();
+  await studio.getByRole('button', { name: 'Pause' }).click();
+  await expect(studio.getByRole('status')).toContainText('Nothing is recorded now');
+  await studio.getByRole('button', { name: 'Go on' }).click();
+  await expect(studio.getByRole('timer')).toHaveText(/[2-9] s/);
+  await studio.getByRole('button', { name: 'Stop' }).click();
+  // The first second goes, by keyboard.
+  const waveform = studio.getByRole('slider', { name: 'Place in the recording' });
+  await waveform.press('Home');
+  await waveform.press('ArrowRight');
   await expectAccessible(ilse);
-  await panel.getByRole('button', { name: 'Put it into the packet' }).click();
+  await studio.getByRole('button', { name: /^Begin here/ }).click();
+  await expect(studio.getByText(/^Cut out: 0 s to/)).toBeVisible();
+  await studio.getByRole('button', { name: 'Put it back' }).click();
+  await studio.getByRole('button', { name: 'Put it into the packet' }).click();
   await expect(piecesIn(ilse, 'Recording')).toHaveText(['planing-the-stem.webm', 'Recording.webm']);
   await expect(place(ilse, 'Recording').getByLabel('Listen to Recording.webm')).toBeVisible();
   await submit(ilse, /^Submit round 2/);
@@ -21,7 +31,12 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
 
   const casper = await world.as('casper');
   await openFromList(casper, 'Build log, week by week.*Ilse Varga|Ilse Varga.*Build log');
-  await expect(casper.getByLabel('Listen to Recording.webm').first()).toBeVisible();
+  const heard = casper.getByLabel('Listen to Recording.webm').first();
+  await expect.poll(() => heard.evaluate((media: HTMLMediaElement) => media.duration)).toBeGreaterThan(1.5);
+  await casper.getByRole('slider', { name: 'Place in the recording' }).first().press('ArrowRight');
+  await expect.poll(() => heard.evaluate((media: HTMLMediaElement) => media.currentTime)).toBeGreaterThan(1);
+  await casper.getByLabel('Pace').first().selectOption({ label: '1.5 times' });
+  expect(await heard.evaluate((media: HTMLMediaElement) => media.playbackRate)).toBe(1.5);
   await expect(casper.getByLabel(/^Points of/)).toHaveCount(0);
   await casper.getByLabel('Remark on the whole').fill('Now I can hear the plank split.');
   await casper.getByRole('button', { name: 'Passed: settle it' }).click();
@@ -32,6 +47,72 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   await expect(row).toContainText('Came back, passed');
   await expect(ilse.getByText('Now I can hear the plank split.')).toBeVisible();
 });
+
+test('a recording whose tab is killed loses two seconds at most, is gone on with, and is sent when the line is back', async ({
+  world
+}) => {
+  const ilse = await world.as('ilse', {
+    permissions: ['microphone'],
+    viewport: { width: 360, height: 780 },
+    hasTouch: true
+  });
+  await openFromList(ilse, 'Build log, week by week');
+  const studio = await openStudio(ilse, 'Recording');
+  await studio.getByRole('button', { name: 'Begin' }).tap();
+  await expect(studio.getByRole('timer')).toHaveText(/[4-9] s/);
+  const shown = Number.parseInt((await studio.getByRole('timer').textContent()) ?? '', 10);
+  await ilse.close({ runBeforeUnload: false });
+
+  const again = await ilse.context().newPage();
+  await again.goto(world.url);
+  await openFromList(again, 'Build log, week by week');
+  await again.getByRole('button', { name: 'Record into Recording' }).tap();
+  const back = again.getByRole('dialog', { name: 'Record for Recording' });
+  await expect(back.getByText('What you recorded here earlier is still there.')).toBeVisible();
+  const length = back.getByRole('status').filter({ hasText: 'long' });
+  await expect(length).toBeVisible();
+  const kept = Number.parseInt((await length.textContent()) ?? '', 10);
+  expect(kept).toBeGreaterThanOrEqual(shown - 2);
+  await expectAccessible(again);
+  await back.getByRole('button', { name: 'Go on recording' }).tap();
+  await back.getByRole('button', { name: 'Go on', exact: true }).tap();
+  await expect(back.getByRole('timer')).toHaveText(new RegExp(`${kept + 3} s`));
+  await again.context().setOffline(true);
+  await back.getByRole('button', { name: 'Stop' }).tap();
+  await expect
+    .poll(async () => Number.parseInt((await length.textContent()) ?? '', 10))
+    .toBeGreaterThanOrEqual(kept + 2);
+  await back.getByRole('button', { name: 'Put it into the packet' }).tap();
+  await expect(place(again, 'Recording').getByText('On its way here, not in the packet yet')).toBeVisible();
+  await again.context().setOffline(false);
+  await expect(piecesIn(again, 'Recording')).toHaveText(['planing-the-stem.webm', 'Recording.webm']);
+});
+
+test('a microphone that may not be used says so, and a screen that is not shared', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  await ilse.addInitScript(() => {
+    const refuse = () => Promise.reject(new DOMException('No.', 'NotAllowedError'));
+    Object.assign(navigator.mediaDevices, { getUserMedia: refuse, getDisplayMedia: refuse });
+  });
+  await ilse.reload();
+  await openFromList(ilse, 'Build log, week by week');
+  await ilse.getByRole('button', { name: 'Record into Recording' }).click();
+  const studio = ilse.getByRole('dialog', { name: 'Record for Recording' });
+  await studio.getByRole('button', { name: 'Open the microphone' }).click();
+  await expect(studio.getByRole('alert')).toContainText('This page may not use the microphone.');
+  await studio.getByText('Screen and voice').click();
+  await studio.getByRole('button', { name: 'Try it again' }).click();
+  await expect(studio.getByRole('alert')).toContainText('Nothing was chosen to be shown.');
+});
+
+/** What records for a place, with its microphone open. */
+async function openStudio(page: Page, title: string) {
+  await page.getByRole('button', { name: `Record into ${title}` }).click();
+  const studio = page.getByRole('dialog', { name: `Record for ${title}` });
+  await studio.getByRole('button', { name: 'Open the microphone' }).click();
+  await expect(studio.getByRole('button', { name: /^(Begin|Go on)$/ })).toBeVisible();
+  return studio;
+}
 
 test('files that are chosen before the scripts have come are taken when they do', async ({ world }) => {
   const ilse = await world.as('ilse');

@@ -7,6 +7,7 @@ import { measures } from './measures';
 import { mustDo } from './must-do';
 import { names } from './names';
 import { otherWork } from './other-work';
+import { recordings } from './recordings';
 import { sameAgain } from './same-again';
 import { setting } from './setting';
 import { sheets } from './sheets';
@@ -21,6 +22,7 @@ export const CHECKS: readonly Check[] = [
   sound,
   emptyInside,
   sheets,
+  recordings,
   measures,
   setting,
   handedOut,

@@ -77,12 +77,15 @@ export function silences(levels: readonly number[], every = EVERY): Stretch[] {
 export function drawnLevels(levels: readonly number[], most = MOST_LEVELS): number[] {
   const each = Math.max(1, Math.ceil(levels.length / most));
   return Array.from({ length: Math.ceil(levels.length / each) }, (_, i) =>
-    Math.round(Math.max(0, ...levels.slice(i * each, (i + 1) * each)) * 255)
+    // Sound that is too loud goes beyond what can be written.
+    Math.round(Math.min(1, Math.max(0, ...levels.slice(i * each, (i + 1) * each))) * 255)
   );
 }
 
 /** What the recorder noted of a recording as it was made. `every`: seconds of a level. */
 export const RecordingFacts = z.object({
+  /** Whether there is a picture with the sound. */
+  film: z.boolean(),
   levels: z.array(z.number().int().min(0).max(255)).max(MOST_LEVELS),
   every: z.number().positive().max(3600),
   troubles: z.array(z.enum(RECORDING_TROUBLES)).max(RECORDING_TROUBLES.length)

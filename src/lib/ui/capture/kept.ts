@@ -23,6 +23,8 @@ export interface KeptTake {
   owner: string;
   where: string;
   at: number;
+  /** What it shows: the voice, the camera, the screen. */
+  show: string;
   mediaType: string;
   /** Seconds that were recorded up to the last chunk. */
   seconds: number;
@@ -32,6 +34,8 @@ export interface KeptTake {
 export interface KeptChunk {
   take: string;
   no: number;
+  /** The file that it belongs to: a recording that is gone on with begins another one. */
+  part: number;
   data: Blob;
 }
 

@@ -1,4 +1,4 @@
-import { createContext } from 'svelte';
+import { page } from '$app/state';
 
-/** Whose device this is now: what was captured is kept for each person apart. The root layout gives it. */
-export const [getOwner, setOwner] = createContext<() => string>();
+/** Whose device this is now: what was captured is kept for each person apart. */
+export const owner = (): string => (page.data.person as { id: string } | null)?.id ?? '';

@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Preview } from '$core/materials/preview';
   import { shapeAddress } from '$core/materials/source';
+  import Player from '$ui/recordings/Player.svelte';
   import LinkedPage from './LinkedPage.svelte';
   import PdfPages from './PdfPages.svelte';
   import TableView from './TableView.svelte';
@@ -19,12 +20,8 @@
   <PdfPages {file} title={material.title} />
 {:else if preview.kind === 'picture'}
   <img src={file} alt={material.title} class="mx-auto max-h-[80vh] max-w-full bg-base-100" />
-{:else if preview.kind === 'sound'}
-  <audio src={file} controls preload="metadata" class="w-full" aria-label={material.title}></audio>
-{:else if preview.kind === 'film'}
-  <!-- svelte-ignore a11y_media_has_caption (the teacher's own recording; no captions come with it) -->
-  <video src={file} controls preload="metadata" class="mx-auto max-h-[75vh] w-full bg-black" aria-label={material.title}
-  ></video>
+{:else if preview.kind === 'sound' || preview.kind === 'film'}
+  <Player {file} name={material.title} film={preview.kind === 'film'} />
 {:else if preview.kind === 'document' || preview.kind === 'markdown'}
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server -->
   <div class="brief-text rounded bg-base-100 p-6">{@html preview.html}</div>

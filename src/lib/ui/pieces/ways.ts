@@ -62,10 +62,10 @@ export const WAYS: readonly Way[] = [
   {
     key: 'record',
     icon: Mic,
-    label: 'Record your voice',
+    label: 'Record',
     said: into,
     offered: ({ place, full }) => !full && takesTypes(place.wants, RECORDED) && takesKind('recording', place.wants),
-    panel: () => import('./ways/RecordVoice.svelte')
+    panel: () => import('./ways/RecordIt.svelte')
   },
   {
     key: 'combine',

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
   import { Camera, ImagePlus, X } from '@lucide/svelte';
-  import { getOwner } from '$ui/capture/owner';
+  import { owner } from '$ui/capture/owner';
   import IconButton from '$ui/forms/IconButton.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import { getNow } from '$ui/time/reader';
@@ -17,7 +17,6 @@
   /** Sheets of paper become a scan: photographed here or brought, put straight and in order. */
   const { goal, close }: { goal: ScanGoal; close: () => void } = $props();
 
-  const owner = getOwner();
   const scan = new Scan(new KeptSheets(owner(), (() => goal.where)(), getNow()));
   const id = $props.id();
   let sheet = $state<HTMLDialogElement>();
@@ -71,7 +70,7 @@
   bind:this={sheet}
   aria-labelledby="{id}-title"
   onclose={close}
-  class="m-auto size-full max-h-none max-w-none bg-base-200 p-4 pb-0 text-base-content backdrop:bg-neutral/60 sm:h-auto sm:max-h-[94vh] sm:max-w-4xl sm:rounded"
+  class="m-auto size-full max-h-none max-w-none bg-base-200 p-4 pb-0 text-base-content backdrop:bg-neutral/60 sm:h-fit sm:max-h-[94vh] sm:max-w-4xl sm:rounded"
 >
   <div class="mb-3 flex items-start gap-3">
     <h2 id="{id}-title" class="text-xl font-semibold">Scan for {goal.title}</h2>

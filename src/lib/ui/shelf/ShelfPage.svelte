@@ -7,12 +7,11 @@
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Field from '$ui/forms/Field.svelte';
   import Message from '$ui/primitives/Message.svelte';
-  import type { ScanGoal } from '$ui/scans/goal';
-  import ScanButton from '$ui/scans/ScanButton.svelte';
   import { dropsOn } from '$ui/uploads/dropping';
   import OnItsWay from '$ui/uploads/OnItsWay.svelte';
   import { getUploads, prepare } from '$ui/uploads/uploads.svelte';
   import FolderTools from './FolderTools.svelte';
+  import MadeHere from './MadeHere.svelte';
   import Quota from './Quota.svelte';
   import ShelfRow from './ShelfRow.svelte';
 
@@ -51,24 +50,6 @@
     );
   }
 
-  const sheets = $derived<ScanGoal>({
-    title: folder?.name ?? 'the Shelf',
-    where: `shelf ${query.folderId ?? ''}`,
-    name: 'Sheets',
-    takesPdf: true,
-    takesPictures: true,
-    pagesWanted: null,
-    largest,
-    label: 'Put it on the Shelf',
-    take(made, facts) {
-      made.forEach((file, i) => {
-        const scan = made.length === 1 ? facts : { sheets: [facts.sheets[i] ?? []] };
-        uploads.add([file], { folder: query.folderId, came: 'scanned', made: { scan } }, largest);
-      });
-      return null;
-    }
-  });
-
   const last = $derived(files.at(-1));
   const older = $derived.by(() => {
     if (!more || !last) return null;
@@ -98,7 +79,7 @@
     <span class="ml-auto flex flex-wrap gap-2">
       <a class="btn btn-sm" href="/shelf/store">From a store elsewhere</a>
       {#if scripted.yes && !query.binned}
-        <ScanButton goal={sheets} />
+        <MadeHere {folder} {largest} />
         <input
           {id}
           type="file"

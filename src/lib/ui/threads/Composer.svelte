@@ -8,7 +8,8 @@
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import type { ScanGoal } from '$ui/scans/goal';
   import ScanButton from '$ui/scans/ScanButton.svelte';
-  import Recorder from '$ui/recordings/Recorder.svelte';
+  import type { RecordingGoal } from '$ui/recordings/goal';
+  import RecordButton from '$ui/recordings/RecordButton.svelte';
   import RichField from './RichField.svelte';
   import { saidForm } from './said-form';
 
@@ -22,6 +23,8 @@
   }
   /** A place to say something. Who reads it stands above the field and on the button, so that neither is taken for the other. */
   const { readers, where, studentId, points }: Props = $props();
+  /** A message is no lecture: seconds of what is recorded beside it. */
+  const LONGEST = 300;
   const id = $props.id();
   const scripted = whenScripted();
   // What was chosen before the scripts came goes on in the list that they draw.
@@ -47,9 +50,23 @@
     next.forEach((file) => list.items.add(file));
     if (input) input.files = list.files;
   }
+  const said = $derived(`said ${readers.to} ${studentId ?? ''} ${Object.values(where).join(' ')}`);
+  const recording = $derived<RecordingGoal>({
+    title: 'this message',
+    where: said,
+    name: 'Voice',
+    shows: ['voice', 'camera', 'screen'],
+    shortest: null,
+    longest: LONGEST,
+    label: 'Put it beside the message',
+    take(file) {
+      hold([...files, file]);
+      return null;
+    }
+  });
   const sheets = $derived<ScanGoal>({
     title: 'this message',
-    where: `said ${readers.to} ${studentId ?? ''} ${Object.values(where).join(' ')}`,
+    where: said,
     name: 'Sheets',
     takesPdf: true,
     takesPictures: true,
@@ -131,7 +148,7 @@
     </label>
     {#if scripted.yes}
       <ScanButton goal={sheets} />
-      <Recorder recorded={(file) => hold([...files, file])} />
+      <RecordButton goal={recording} />
     {/if}
     <input
       bind:this={input}

@@ -1,7 +1,9 @@
 import { DetailedError, Upload } from 'tus-js-client';
-import { metadataOf, Refused, type Bound, type Sending } from './send';
+import { Refused } from './refused';
+import { metadataOf, type Bound, type Sending } from './send';
 
 export { uploadRefusedWords } from './refused-words';
+export { askKnown, finish } from './send';
 
 /**
  * Sends a file's bytes by the tus protocol, going on from where an earlier try of it stopped.

@@ -1,4 +1,5 @@
 import { reach } from '$ui/forms/reach';
+import { Refused } from './refused';
 import type { MadeFacts } from '$core/materials/made';
 import type { Sent } from '$core/pieces/kinds';
 
@@ -18,13 +19,6 @@ export interface Bound {
 
 /** What became of a file, as the server says it. */
 export type Answer = { ok: true } | { ok: false; words: string; again?: boolean };
-
-/** The server refused the file before its bytes left; `why` is one of the core's refusals. */
-export class Refused extends Error {
-  constructor(readonly why: string) {
-    super(why);
-  }
-}
 
 export interface Sending {
   /** Resolves with the upload's id once all bytes have arrived. Rejects with Refused, or with what broke the line. */
@@ -50,6 +44,8 @@ async function ask<T>(address: string, body: unknown): Promise<T> {
     headers: { 'content-type': 'application/json' },
     body: JSON.stringify(body)
   });
+  // What the server cannot read now, it will not be able to read later.
+  if (answer.status === 400) throw new Refused('broken-upload');
   if (!answer.ok || !answer.headers.get('content-type')?.startsWith('application/json'))
     throw new Error(`The server answered ${answer.status}.`);
   return (await answer.json()) as T;

@@ -1,7 +1,8 @@
 import { reach } from '$ui/forms/reach';
 import { createContext } from 'svelte';
 import { hashFile, prepareHashing } from './hash-file';
-import { askKnown, finish, Refused, type Answer, type Bound, type Sending } from './send';
+import { Refused } from './refused';
+import type { Answer, Bound, finish, askKnown, Sending } from './send';
 import { Speed } from './speed';
 
 /** Up to this a file is hashed before it is sent, so that what is here already is not sent again. */
@@ -262,7 +263,12 @@ interface Way {
   finish: typeof finish;
   prepare: () => Promise<Pick<Awaited<ReturnType<typeof prepare>>, 'sendBytes' | 'uploadRefusedWords'>>;
 }
-const WAY: Way = { hashFile, askKnown, finish, prepare };
+const WAY: Way = {
+  hashFile,
+  askKnown: async (...asked) => (await prepare()).askKnown(...asked),
+  finish: async (...asked) => (await prepare()).finish(...asked),
+  prepare
+};
 
 /** Small files for one place go one after another, so that they lie there in the order in which they were chosen. */
 function comesFirst(other: OnItsWay, item: OnItsWay): boolean {
@@ -274,4 +280,4 @@ function comesFirst(other: OnItsWay, item: OnItsWay): boolean {
 export const [getUploads, setUploads] = createContext<Uploads>();
 
 const TUS = { 'tus-resumable': '1.0.0' };
-const GONE = 'The file could no longer be read: it was moved, changed or taken away. Choose it again.';
+const GONE = 'The file could no longer be read. Choose it again.';

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Refused, type Answer } from './send';
+import { Refused } from './refused';
+import type { Answer } from './send';
 import { Uploads } from './uploads.svelte';
 
 /** One file that is being sent, as the test moves it. */

@@ -1,0 +1,37 @@
+<script lang="ts">
+  import { fitProblem } from '$core/pieces/fit';
+  import { pieceRefusalWords } from '$core/pieces/refusals';
+  import type { RecordingFacts } from '$core/recordings/levels';
+  import type { RecordingGoal } from '$ui/recordings/goal';
+  import { SHOWS } from '$ui/recordings/sources';
+  import Studio from '$ui/recordings/Studio.svelte';
+  import { getUploads } from '$ui/uploads/uploads.svelte';
+  import { takesTypes, type Filling } from '../ways';
+
+  /** Records into the place. It is heard first, and goes into the packet when the student says so. */
+  const { at, close }: { at: Filling; close: () => void } = $props();
+  const uploads = getUploads();
+
+  const goal = $derived<RecordingGoal>({
+    title: at.place.title,
+    where: `place ${at.assignmentId} ${at.place.id ?? ''}`,
+    name: at.place.named ?? at.place.title,
+    shows: takesTypes(at.place.wants, ['webm', 'mp4']) ? SHOWS : ['voice'],
+    shortest: at.place.wants.seconds?.from ?? null,
+    longest: at.place.wants.seconds?.to ?? null,
+    label: 'Put it into the packet',
+    take
+  });
+
+  function take(file: File, facts: RecordingFacts): string | null {
+    const { place, pieces, largest, assignmentId } = at;
+    const made = { kind: 'recording', name: file.name, size: file.size } as const;
+    const why = fitProblem(made, place.wants, pieces.length, largest);
+    if (why) return pieceRefusalWords(why, largest, place.wants.types);
+    const bound = { assignment: assignmentId, deliverable: place.id, came: 'recorded' as const };
+    uploads.add([file], { ...bound, made: { recording: facts } }, largest);
+    return null;
+  }
+</script>
+
+<Studio {goal} {close} />

@@ -72,7 +72,7 @@
 
   async function ask(typed: string): Promise<Found[]> {
     const answer = await fetch(`/search/results?q=${encodeURIComponent(typed)}`);
-    if (!answer.ok) throw new Error();
+    if (!answer.ok) throw new Error('The search was not answered.');
     return (await answer.json()) as Found[];
   }
 </script>

@@ -55,7 +55,7 @@ test('three sheets that the camera takes by itself are put in order, become one 
       timeout: 1000
     });
   }).toPass();
-  const { rows } = { rows: await world.sql("select facts->'made' as made from blob_facts where facts ? 'made'") };
+  const rows = await world.sql("select facts->'made' as made from blob_facts where facts ? 'made'");
   expect(rows).toEqual([{ made: { scan: { sheets: [[], [], []] } } }]);
 });
 

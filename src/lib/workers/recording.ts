@@ -4,6 +4,7 @@ import { ALL_FORMATS, AudioSampleSink, BlobSource, Input, UrlSource, type Source
 import { cutTogether, secondsOf } from '../core/recordings/cut';
 import { EVERY, type Sound } from '../core/recordings/levels';
 import type { Stretch } from '../core/recordings/stretches';
+import { answering } from './answering';
 
 export type RecordingQuestion =
   | { do: 'listen'; parts: Blob[] }
@@ -16,13 +17,7 @@ export interface Heard {
   seconds: number;
 }
 
-self.onmessage = async ({ data }: MessageEvent<RecordingQuestion & { no: number }>) => {
-  try {
-    self.postMessage({ no: data.no, answer: await answer(data) });
-  } catch {
-    self.postMessage({ no: data.no, failed: true });
-  }
-};
+answering<RecordingQuestion>(answer);
 
 async function answer(question: RecordingQuestion): Promise<Heard | { file: Blob; seconds: number }> {
   if (question.do === 'cut') {

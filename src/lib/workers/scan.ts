@@ -14,6 +14,7 @@ import { findSheet } from '../core/scans/vision/find-sheet';
 import { measureSheet } from '../core/scans/vision/measure-sheet';
 import { opencv } from '../core/scans/vision/opencv';
 import { straighten } from '../core/scans/vision/straighten';
+import { answering } from './answering';
 
 /** What a sheet became. `shown`: its picture as browsers show it; `image`: the same as a PDF takes it. */
 export interface Developed {
@@ -49,13 +50,7 @@ export type ScanQuestion =
 const LONGEST = 4096;
 const QUALITY = { photo: 0.92, sheet: 0.72 };
 
-self.onmessage = async ({ data }: MessageEvent<ScanQuestion & { no: number }>) => {
-  try {
-    self.postMessage({ no: data.no, answer: await answer(data) });
-  } catch {
-    self.postMessage({ no: data.no, failed: true });
-  }
-};
+answering<ScanQuestion>(answer);
 
 async function answer(question: ScanQuestion): Promise<unknown> {
   if (question.do === 'pdf') return pdf(question.title, question.sheets);

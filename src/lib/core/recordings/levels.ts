@@ -82,6 +82,12 @@ export function drawnLevels(levels: readonly number[], most = MOST_LEVELS): numb
   );
 }
 
+/** How a sound is drawn: its levels, and how many seconds each of them stands for. Of nothing heard, none. */
+export function waveformOf(sound: Sound | null): { levels: number[]; every: number } {
+  const levels = drawnLevels(sound?.levels ?? []);
+  return { levels, every: levels.length > 0 ? ((sound?.levels.length ?? 0) * EVERY) / levels.length : 1 };
+}
+
 /** What the recorder noted of a recording as it was made. `every`: seconds of a level. */
 export const RecordingFacts = z.object({
   /** Whether there is a picture with the sound. */

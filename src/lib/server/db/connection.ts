@@ -52,7 +52,7 @@ export async function select<S extends z.ZodType>(
  * go and run in the order in which they were asked; where one fails, so do all after it.
  */
 export async function ask(sql: string, bind: readonly unknown[], tx?: Tx): Promise<{ rows: unknown[] }> {
-  const query = { name: statementName(sql), text: sql, values: [...bind] };
+  const query = prepared(sql, bind);
   return tx ? send(lineOf(tx), query) : withLine(database, (line) => send(line, query));
 }
 
@@ -67,7 +67,7 @@ export async function selectPlannedOnce<S extends z.ZodType>(
   sql: string,
   bind: readonly unknown[]
 ): Promise<Array<z.infer<S>>> {
-  const query = { name: statementName(sql), text: sql, values: [...bind] };
+  const query = prepared(sql, bind);
   const [, { rows }] = await withLine(database, (line) =>
     Promise.all([send(line, PLAN_ONCE), send(line, query), send(line, PLAN_AS_USUAL)])
   );
@@ -76,6 +76,12 @@ export async function selectPlannedOnce<S extends z.ZodType>(
 
 const PLAN_ONCE = { name: 'plan-once', text: 'set plan_cache_mode = force_generic_plan' };
 const PLAN_AS_USUAL = { name: 'plan-as-usual', text: 'set plan_cache_mode = auto' };
+
+const prepared = (sql: string, bind: readonly unknown[]) => ({
+  name: statementName(sql),
+  text: sql,
+  values: [...bind]
+});
 
 /** PostgreSQL knows a prepared statement by a name of at most 63 bytes. */
 function statementName(sql: string): string {

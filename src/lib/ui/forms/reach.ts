@@ -1,7 +1,7 @@
 /** The way to the server: what a browser's `fetch` does, for addresses of our own. */
 export type Reach = (address: string, request?: RequestInit) => Promise<Response>;
 
-let way: Reach = () => Promise.reject(new Error('Not reached yet.'));
+let way: Reach = () => Promise.reject(new Error('No way to the server was given.'));
 
 /** Says how the server is reached: the root layout, or a test that stands in for it. */
 export function reachBy(given: Reach): void {

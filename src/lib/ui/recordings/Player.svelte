@@ -1,7 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import type { RecordingFacts } from '$core/recordings/levels';
-  import { drawnLevels, EVERY } from '$core/recordings/levels';
+  import { waveformOf, type RecordingFacts } from '$core/recordings/levels';
   import Waveform from './Waveform.svelte';
 
   interface Props {
@@ -36,9 +35,7 @@
   async function listen() {
     const { listenAt } = await import('./studio');
     const { sound } = await listenAt(file).catch(() => ({ sound: null }));
-    if (!sound || sound.levels.length === 0) return;
-    const levels = drawnLevels(sound.levels);
-    heard = { levels, every: (sound.levels.length * EVERY) / levels.length };
+    if (sound && sound.levels.length > 0) heard = waveformOf(sound);
   }
   function seek(to: number) {
     if (media) media.currentTime = to;

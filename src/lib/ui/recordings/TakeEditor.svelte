@@ -1,7 +1,13 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
   import { Scissors } from '@lucide/svelte';
-  import { drawnLevels, EVERY, filmTroubles, RECORDING_TROUBLE_WORDS, soundTroubles } from '$core/recordings/levels';
+  import {
+    filmTroubles,
+    RECORDING_TROUBLE_WORDS,
+    soundTroubles,
+    waveformOf,
+    type Sound
+  } from '$core/recordings/levels';
   import { keptOf, lengthOf, merged, nextKept, type Stretch } from '$core/recordings/stretches';
   import { withEnding } from '$core/pieces/names';
   import { span } from '$core/time/words';
@@ -40,12 +46,12 @@
   const seconds = $derived(heard?.seconds ?? take.seconds);
   const kept = $derived(keptOf(seconds, cuts));
   const left = $derived(lengthOf(kept));
-  const levels = $derived(drawnLevels(heard?.sound?.levels ?? []));
-  const every = $derived(levels.length > 0 ? ((heard?.sound?.levels.length ?? 0) * EVERY) / levels.length : 1);
-  const troubles = $derived([
-    ...(heard?.sound ? soundTroubles(heard.sound) : []),
+  const waveform = $derived(waveformOf(heard?.sound ?? null));
+  const troublesOf = (sound: Sound | null) => [
+    ...(sound ? soundTroubles(sound) : []),
     ...filmTroubles(take.glimpses, take.show === 'camera')
-  ]);
+  ];
+  const troubles = $derived(troublesOf(heard?.sound ?? null));
 
   onMount(async () => {
     try {
@@ -82,13 +88,7 @@
     try {
       const { file } = await cutOf(take.parts, cuts.length > 0 ? kept : null);
       const { sound } = await listenTo([file]);
-      const levels = drawnLevels(sound?.levels ?? []);
-      const facts = {
-        film: file.type.startsWith('video/'),
-        levels,
-        every: levels.length > 0 ? ((sound?.levels.length ?? 0) * EVERY) / levels.length : 1,
-        troubles: [...(sound ? soundTroubles(sound) : []), ...filmTroubles(take.glimpses, take.show === 'camera')]
-      };
+      const facts = { film: file.type.startsWith('video/'), ...waveformOf(sound), troubles: troublesOf(sound) };
       const title = withEnding(name.trim() || goal.name, `x.${file.type.split('/')[1] ?? 'webm'}`);
       const refused = goal.take(new File([file], title, { type: file.type }), facts);
       if (refused === null) done();
@@ -125,7 +125,7 @@
       class="h-10 w-full"
     ></audio>
   {:else if !problem}<p role="status">Being made ready …</p>{/if}
-  {#if heard}<Waveform {levels} {every} {seconds} {at} {cuts} {seek} />{/if}
+  {#if heard}<Waveform {...waveform} {seconds} {at} {cuts} {seek} />{/if}
   <div class="flex flex-wrap items-center gap-2">
     <button type="button" class="btn btn-sm" disabled={at < 0.1} onclick={() => cut(0, at)}
       >Begin here, at {said(at)}</button

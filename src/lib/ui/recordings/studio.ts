@@ -1,4 +1,4 @@
-import { askable } from '$ui/workers/ask-worker';
+import { answerOf, askable } from '$ui/workers/ask-worker';
 import type { Stretch } from '$core/recordings/stretches';
 import type { Heard } from '../../workers/recording';
 
@@ -9,11 +9,8 @@ const ask = askable(
 /** A recording could not be read, or what reads it could not be fetched. */
 export class NotRead extends Error {}
 
-async function asked<A>(answer: Promise<{ answer: A } | { failed: true }>): Promise<A> {
-  const said = await answer;
-  if ('failed' in said) throw new NotRead('The recording could not be read.');
-  return said.answer;
-}
+const asked = <A>(said: Promise<{ answer: A } | { failed: true }>) =>
+  answerOf(said, new NotRead('The recording could not be read.'));
 
 /** How a recording sounds and how long it is. @throws NotRead */
 export const listenTo = (parts: readonly Blob[]) => asked(ask<{ answer: Heard }>({ do: 'listen', parts: [...parts] }));

@@ -2,15 +2,14 @@
   import { onDestroy, untrack } from 'svelte';
   import { sizeText } from '$core/materials/size-text';
   import { withEnding } from '$core/pieces/names';
-  import type { ScanFacts } from '$core/scans/measures';
   import { LOOK_WORDS, LOOKS, type Look } from '$core/scans/sheet';
   import Field from '$ui/forms/Field.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import type { ReadingText } from './read-text';
   import type { Developed } from '../../workers/scan';
-  import type { Scan } from './scan.svelte';
+  import type { Scan, Sheet } from './scan.svelte';
   import { pdfOf } from './scanner';
-  import type { ScanGoal } from './goal';
+  import type { ScanGoal, Scanned } from './goal';
 
   interface Props {
     scan: Scan;
@@ -31,15 +30,14 @@
   onDestroy(() => reading?.cancel());
 
   const ready = $derived(scan.sheets.filter(({ developed }) => developed !== null));
-  const facts = $derived<ScanFacts>({ sheets: scan.troubles.map((troubles) => [...troubles]) });
+  const troublesOf = (sheet: Sheet) => [...(scan.troubles[scan.sheets.indexOf(sheet)] ?? [])];
   const tooMuch = $derived(as === 'pdf' && scan.bytes > goal.largest);
 
   async function make() {
     problem = '';
     making = true;
     try {
-      const files = as === 'pdf' ? [await pdf()] : pictures();
-      const refused = goal.take(files, facts);
+      const refused = goal.take(as === 'pdf' ? [await pdf()] : pictures());
       if (refused === null) {
         await scan.letGo();
         done();
@@ -53,14 +51,15 @@
     }
   }
 
-  async function pdf(): Promise<File> {
+  async function pdf(): Promise<Scanned> {
     const words = withText ? await readAll() : ready.map(() => []);
     const sheets = ready.map(({ developed }, i) => {
       const { image, size } = developed as Developed;
       return { image, size, words: words[i] ?? [] };
     });
     const title = name.trim() || goal.name;
-    return new File([await pdfOf({ title, sheets })], withEnding(title, 'x.pdf'), { type: 'application/pdf' });
+    const file = new File([await pdfOf({ title, sheets })], withEnding(title, 'x.pdf'), { type: 'application/pdf' });
+    return { file, facts: { sheets: ready.map(troublesOf) } };
   }
 
   async function readAll() {
@@ -73,14 +72,15 @@
     return reading.done;
   }
 
-  function pictures(): File[] {
-    return ready.map(({ developed }, i) => {
-      const { shown } = developed as Developed;
+  function pictures(): Scanned[] {
+    return ready.map((sheet, i) => {
+      const { shown } = sheet.developed as Developed;
       const ending = shown.type === 'image/png' ? 'x.png' : 'x.jpg';
       const title = name.trim() || goal.name;
-      return new File([shown], withEnding(ready.length > 1 ? `${title} ${i + 1}` : title, ending), {
+      const file = new File([shown], withEnding(ready.length > 1 ? `${title} ${i + 1}` : title, ending), {
         type: shown.type
       });
+      return { file, facts: { sheets: [troublesOf(sheet)] } };
     });
   }
 </script>

@@ -21,5 +21,11 @@ export interface ScanGoal {
    *
    * @returns why it cannot be taken, in words; null where it was
    */
-  take(files: File[], facts: ScanFacts): string | null;
+  take(made: readonly Scanned[]): string | null;
+}
+
+/** A file that was made of sheets, with what was noted of them. */
+export interface Scanned {
+  file: File;
+  facts: ScanFacts;
 }

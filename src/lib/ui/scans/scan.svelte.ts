@@ -1,4 +1,3 @@
-import { scaledBy } from '$core/scans/corners';
 import { sheetTroubles, type SheetTrouble } from '$core/scans/measures';
 import type { Handling, Look } from '$core/scans/sheet';
 import type { Developed } from '../../workers/scan';
@@ -107,7 +106,7 @@ export class Scan {
 
   /** Handles a sheet in another way: its corners, its turn, how it looks. */
   change(sheet: Sheet, handling: Handling): void {
-    sheet.handling = { ...handling, corners: scaledBy(handling.corners, 1) };
+    sheet.handling = handling;
     void this.#keepSheet(sheet);
     this.#develop(sheet);
   }
@@ -165,7 +164,7 @@ export class Scan {
     void this.#inTurn(async () => {
       // It was changed again while it waited.
       if (sheet.handling !== handling || sheet.photo !== photo) return;
-      const developed = await this.#reader.develop({ photo, handling: $state.snapshot(handling) as Handling });
+      const developed = await this.#reader.develop({ photo, handling });
       if (sheet.handling !== handling || sheet.photo !== photo) return;
       if (sheet.shown) URL.revokeObjectURL(sheet.shown);
       sheet.shown = URL.createObjectURL(developed.shown);
@@ -186,9 +185,7 @@ export class Scan {
 
   async #keepSheet({ id, at, photo, width, height, handling }: Sheet): Promise<void> {
     const order = this.sheets.findIndex((sheet) => sheet.id === id);
-    await this.#keep(() =>
-      this.#kept.keep({ id, at, photo, width, height, order, handling: $state.snapshot(handling) as Handling })
-    );
+    await this.#keep(() => this.#kept.keep({ id, at, photo, width, height, order, handling }));
   }
 
   async #keep<T>(work: () => Promise<T>): Promise<T | null> {

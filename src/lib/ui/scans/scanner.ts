@@ -1,5 +1,5 @@
 import type { FoundSheet } from '$core/scans/vision/find-sheet';
-import { askable } from '$ui/workers/ask-worker';
+import { answerOf, askable } from '$ui/workers/ask-worker';
 import type { Developed, Opened, ScanQuestion } from '../../workers/scan';
 
 const make = () => new Worker(new URL('../../workers/scan.ts', import.meta.url), { type: 'module', name: 'scan' });
@@ -12,11 +12,8 @@ type Of<D extends ScanQuestion['do']> = Omit<Extract<ScanQuestion, { do: D }>, '
 /** A photograph could not be read, or what reads it could not be fetched. */
 export class NotScanned extends Error {}
 
-async function asked<A>(answer: Promise<{ answer: A } | { failed: true }>): Promise<A> {
-  const said = await answer;
-  if ('failed' in said) throw new NotScanned('The photograph could not be read.');
-  return said.answer;
-}
+const asked = <A>(said: Promise<{ answer: A } | { failed: true }>) =>
+  answerOf(said, new NotScanned('The photograph could not be read.'));
 
 /** Where a sheet lies on what the camera sees; null where there is none. */
 export const findLive = (question: Of<'find'>) =>

@@ -24,11 +24,9 @@
     takesPictures: true,
     pagesWanted: null,
     largest,
-    take(made, facts) {
-      made.forEach((file, i) => {
-        const scan = made.length === 1 ? facts : { sheets: [facts.sheets[i] ?? []] };
-        uploads.add([file], { ...bound, came: 'scanned', made: { scan } }, largest);
-      });
+    take(made) {
+      for (const { file, facts } of made)
+        uploads.add([file], { ...bound, came: 'scanned', made: { scan: facts } }, largest);
       return null;
     }
   });

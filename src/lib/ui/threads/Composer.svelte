@@ -74,7 +74,7 @@
     largest: Number.MAX_SAFE_INTEGER,
     label: 'Put it beside the message',
     take(made) {
-      hold([...files, ...made]);
+      hold([...files, ...made.map(({ file }) => file)]);
       return null;
     }
   });

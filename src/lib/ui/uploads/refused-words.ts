@@ -1,6 +1,9 @@
 import { isRefusalCode, wordsOfRefusal } from '$core/refusals/registry';
 import { PIECE_REFUSALS } from '$core/pieces/refusals';
 
+/** Said where a file that was chosen can no longer be read. */
+export const GONE: string = 'The file could no longer be read: it was moved, changed or taken away. Choose it again.';
+
 /**
  * Why the server did not let an upload begin, in its own reasons.
  *

@@ -2,7 +2,7 @@ import { DetailedError, Upload } from 'tus-js-client';
 import { Refused } from './refused';
 import { metadataOf, type Bound, type Sending } from './send';
 
-export { uploadRefusedWords } from './refused-words';
+export { GONE, uploadRefusedWords } from './refused-words';
 export { askKnown, finish } from './send';
 
 /**

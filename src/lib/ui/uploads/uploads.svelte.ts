@@ -2,7 +2,7 @@ import { reach } from '$ui/forms/reach';
 import { createContext } from 'svelte';
 import { hashFile, prepareHashing } from './hash-file';
 import { Refused } from './refused';
-import type { Answer, Bound, finish, askKnown, Sending } from './send';
+import type { Answer, Bound, Sending } from './send';
 import { Speed } from './speed';
 
 /** Up to this a file is hashed before it is sent, so that what is here already is not sent again. */
@@ -191,15 +191,15 @@ export class Uploads {
   private async bring(item: OnItsWay): Promise<Answer | null> {
     const { file, bound } = item;
     const hash = this.hashOf(item);
+    // The protocol's own code is fetched where something is sent; pages that take files ask for it ahead (`prepare`).
+    const { sendBytes, askKnown, finish, GONE } = await this.way.prepare();
     if (file.size <= HASHED_FIRST && item.id === undefined) {
       const sha256 = await hash;
       if (sha256 === null) return { ok: false, words: GONE };
-      const known = await this.way.askKnown(file, bound, sha256, item.key);
+      const known = await askKnown(file, bound, sha256, item.key);
       if (known) return known;
       if (this.isPaused(item)) return null;
     }
-    // The protocol's own code is fetched where something is sent; pages that take files ask for it ahead (`prepare`).
-    const { sendBytes } = await this.way.prepare();
     if (this.isPaused(item)) return null;
     item.state = 'sending';
     item.sending = sendBytes(
@@ -218,7 +218,7 @@ export class Uploads {
     item.state = 'checking';
     const sha256 = await hash;
     if (sha256 === null) return { ok: false, words: GONE };
-    const answer = await this.way.finish(item.id, sha256);
+    const answer = await finish(item.id, sha256);
     if (!answer.ok && answer.again) item.id = undefined;
     return answer;
   }
@@ -259,16 +259,11 @@ export function prepare() {
 /** What an upload asks of everything outside of it. */
 interface Way {
   hashFile: typeof hashFile;
-  askKnown: typeof askKnown;
-  finish: typeof finish;
-  prepare: () => Promise<Pick<Awaited<ReturnType<typeof prepare>>, 'sendBytes' | 'uploadRefusedWords'>>;
+  prepare: () => Promise<
+    Pick<Awaited<ReturnType<typeof prepare>>, 'sendBytes' | 'askKnown' | 'finish' | 'uploadRefusedWords' | 'GONE'>
+  >;
 }
-const WAY: Way = {
-  hashFile,
-  askKnown: async (...asked) => (await prepare()).askKnown(...asked),
-  finish: async (...asked) => (await prepare()).finish(...asked),
-  prepare
-};
+const WAY: Way = { hashFile, prepare };
 
 /** Small files for one place go one after another, so that they lie there in the order in which they were chosen. */
 function comesFirst(other: OnItsWay, item: OnItsWay): boolean {
@@ -280,4 +275,3 @@ function comesFirst(other: OnItsWay, item: OnItsWay): boolean {
 export const [getUploads, setUploads] = createContext<Uploads>();
 
 const TUS = { 'tus-resumable': '1.0.0' };
-const GONE = 'The file could no longer be read. Choose it again.';

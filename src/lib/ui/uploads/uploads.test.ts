@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Refused } from './refused';
+import { GONE } from './refused-words';
 import type { Answer } from './send';
 import { Uploads } from './uploads.svelte';
 
@@ -24,12 +25,13 @@ const way = {
     new Promise<string | null>((resolve, reject) => {
       hashes.push((hash) => (hash instanceof Error ? reject(hash) : resolve(hash)));
     }),
-  askKnown: async () => known,
-  finish: async (id: string, sha256: string | null) => {
-    finished.push({ id, sha256 });
-    return answers.shift() ?? ({ ok: true } as const);
-  },
   prepare: async () => ({
+    GONE,
+    askKnown: async () => known,
+    finish: async (id: string, sha256: string | null) => {
+      finished.push({ id, sha256 });
+      return answers.shift() ?? ({ ok: true } as const);
+    },
     uploadRefusedWords: (why: string) => `Refused: ${why}.`,
     sendBytes: (
       file: File,

@@ -30,6 +30,17 @@ export function askable(make: () => Worker): Askable {
   return Object.assign(asking, { begin: () => void present() });
 }
 
+/**
+ * The answer of a worker that says where it could not give one (`workers/answering.ts`).
+ *
+ * @param refusal what is thrown then
+ */
+export async function answerOf<A>(said: Promise<{ answer: A } | { failed: true }>, refusal: Error): Promise<A> {
+  const given = await said;
+  if ('failed' in given) throw refusal;
+  return given.answer;
+}
+
 let questions = 0;
 
 function ask<A extends object>(worker: Worker, question: object): Promise<A> {

@@ -1,8 +1,7 @@
 <script lang="ts">
   import { fitProblem } from '$core/pieces/fit';
   import { pieceRefusalWords } from '$core/pieces/refusals';
-  import type { ScanFacts } from '$core/scans/measures';
-  import type { ScanGoal } from '$ui/scans/goal';
+  import type { ScanGoal, Scanned } from '$ui/scans/goal';
   import Scanner from '$ui/scans/Scanner.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import { takesTypes, type Filling } from '../ways';
@@ -22,16 +21,19 @@
     take
   });
 
-  function take(files: File[], facts: ScanFacts): string | null {
+  function take(made: readonly Scanned[]): string | null {
     const { place, pieces, largest, assignmentId } = at;
-    for (const [i, { name, size }] of files.entries()) {
-      const why = fitProblem({ kind: 'scan', name, size }, place.wants, pieces.length + i, largest);
+    for (const [i, { file }] of made.entries()) {
+      const why = fitProblem(
+        { kind: 'scan', name: file.name, size: file.size },
+        place.wants,
+        pieces.length + i,
+        largest
+      );
       if (why) return pieceRefusalWords(why, largest, place.wants.types);
     }
-    files.forEach((file, i) => {
-      const made = { scan: files.length === 1 ? facts : { sheets: [facts.sheets[i] ?? []] } };
-      uploads.add([file], { assignment: assignmentId, deliverable: place.id, came: 'scanned', made }, largest);
-    });
+    const bound = { assignment: assignmentId, deliverable: place.id, came: 'scanned' as const };
+    for (const { file, facts } of made) uploads.add([file], { ...bound, made: { scan: facts } }, largest);
     return null;
   }
 </script>

@@ -145,7 +145,7 @@
     <button
       type="button"
       class="btn btn-primary"
-      disabled={making || scan.busy || ready.length === 0 || tooMuch}
+      disabled={making || scan.busy || scan.failed.length > 0 || ready.length === 0 || tooMuch}
       onclick={() => void make()}>{goal.label}</button
     >
   </div>
@@ -156,6 +156,9 @@
       <span class="figures text-sm" role="status">{Math.round(share * 100)} % read</span>
       <button type="button" class="btn btn-sm" onclick={() => reading?.cancel()}>Stop reading</button>
     </div>
+  {/if}
+  {#if scan.failed.length > 0}
+    <p>Sheet {scan.failed.join(', ')} could not be cut out. Take it again, or leave it out.</p>
   {/if}
   {#if problem}<Message kind="problem">{problem}</Message>{/if}
 </section>

@@ -65,6 +65,9 @@ export class Scan {
   bytes = $derived.by(() => this.sheets.reduce((sum, { developed }) => sum + (developed ? bytesOf(developed) : 0), 0));
   busy = $derived.by(() => this.reading > 0 || this.sheets.some(({ developed, failed }) => !developed && !failed));
 
+  /** Numbers of the sheets, from 1, that could not be cut out: with them there is no scan, lest they be lost without a word. */
+  failed = $derived.by(() => this.sheets.flatMap((sheet, i) => (sheet.failed ? [i + 1] : [])));
+
   /** Brings back what was begun here earlier. @returns how many sheets that were */
   async restore(): Promise<number> {
     const kept = await this.#keep(() => this.#kept.all());

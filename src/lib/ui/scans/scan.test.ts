@@ -111,6 +111,23 @@ it('puts a sheet back that was left out', async () => {
   expect(await textsOf(scan)).toEqual(['one', 'two', 'three']);
 });
 
+it('names a sheet that cannot be cut out, which is kept until it is left out', async () => {
+  const scan = new Scan(memory as unknown as KeptSheets, {
+    ...reader,
+    develop: async (question) => {
+      if ((await question.photo.text()) === 'torn') throw new NotScanned('It could not be cut out.');
+      return reader.develop(question);
+    }
+  });
+  for (const name of ['one', 'torn']) await scan.add(photo(name));
+  await settled(scan);
+  expect(scan.failed).toEqual([2]);
+  expect(memory.sheets.size).toBe(2);
+  const torn = scan.sheets[1];
+  if (torn) scan.remove(torn);
+  expect(scan.failed).toEqual([]);
+});
+
 it('goes on where the browser keeps nothing, and says so', async () => {
   memory.broken = true;
   const scan = begun();

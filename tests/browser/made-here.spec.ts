@@ -23,9 +23,23 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   await studio.getByRole('button', { name: /^Begin here/ }).click();
   await expect(studio.getByText(/^Cut out: 0 s to/)).toBeVisible();
   await studio.getByRole('button', { name: 'Put it back' }).click();
+  // And is taken again.
+  await waveform.press('Home');
+  await studio.getByRole('button', { name: 'Cut out or take again from here' }).click();
+  await waveform.press('ArrowRight');
+  await studio.getByRole('button', { name: /^Take 0 s to [12] s again$/ }).click();
+  await studio.getByRole('button', { name: 'Go on', exact: true }).click();
+  await expect(studio.getByRole('timer')).toHaveText(/[3-9] s/);
+  await studio.getByRole('button', { name: 'Stop' }).click();
+  await expect(studio.getByRole('button', { name: 'As it was before you recorded again' })).toBeVisible();
+  await studio.getByLabel('A word beside it').fill('The plank, at the end');
+  const together = ilse.waitForResponse(/\/uploads\/together$/);
   await studio.getByRole('button', { name: 'Put it into the packet' }).click();
+  // What was sent while it was recorded is not sent again.
+  expect(await (await together).json()).toMatchObject({ ok: true });
   await expect(piecesIn(ilse, 'Recording')).toHaveText(['planing-the-stem.webm', 'Recording.webm']);
   await expect(place(ilse, 'Recording').getByLabel('Listen to Recording.webm')).toBeVisible();
+  await expect(place(ilse, 'Recording')).toContainText('The plank, at the end');
   await submit(ilse, /^Submit round 2/);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 

@@ -66,6 +66,7 @@ const OF_ONESELF = [
   'POST /uploads',
   'OPTIONS /uploads',
   'POST /uploads/known',
+  'POST /uploads/together',
   'POST /briefs/preview',
   'POST /assignments/[id=id] declareSite'
 ];

@@ -14,13 +14,12 @@ import { discardUpload } from '$server/uploads/discard';
 import { draftPath } from '$server/uploads/draft-store';
 import { finishUpload } from '$server/uploads/finish';
 import { takeKnown } from '$server/uploads/take-known-bytes';
-import { receiveUpload } from '$server/uploads/receive';
 import { sweepUploads } from '$server/uploads/sweep';
 import { readUnderWay } from '$server/uploads/under-way';
 import { at, DAY, key, MONDAY, person, smallCourse } from './kit';
+import { begin, offsetOf, send, tus } from './tus';
 
 type School = Awaited<ReturnType<typeof smallCourse>>;
-type Person = School['ilse'];
 
 let school: School;
 beforeAll(async () => {
@@ -28,43 +27,6 @@ beforeAll(async () => {
 });
 
 const sha = (bytes: Buffer) => createHash('sha256').update(bytes).digest('hex');
-const encoded = (metadata: Record<string, string>) =>
-  Object.entries(metadata)
-    .map(([name, value]) => `${name} ${Buffer.from(value).toString('base64')}`)
-    .join(',');
-
-function tus(person: Person, method: string, path: string, headers: Record<string, string>, body?: BodyInit | null) {
-  const request = new Request(`http://vendro.example${path}`, {
-    method,
-    headers: { 'tus-resumable': '1.0.0', ...headers },
-    body,
-    duplex: 'half'
-  } as RequestInit);
-  return receiveUpload(person, request);
-}
-
-async function begin(person: Person, size: number, metadata: Record<string, string>) {
-  const answer = await tus(person, 'POST', '/uploads', {
-    'upload-length': String(size),
-    'upload-metadata': encoded(metadata)
-  });
-  return {
-    status: answer.status,
-    why: await answer.text(),
-    id: answer.headers.get('location')?.split('/').at(-1) ?? ''
-  };
-}
-
-function send(person: Person, id: string, offset: number, bytes: BodyInit) {
-  const headers = { 'upload-offset': String(offset), 'content-type': 'application/offset+octet-stream' };
-  return tus(person, 'PATCH', `/uploads/${id}`, headers, bytes);
-}
-
-async function offsetOf(person: Person, id: string): Promise<number> {
-  const answer = await tus(person, 'HEAD', `/uploads/${id}`, {});
-  return Number(answer.headers.get('upload-offset'));
-}
-
 const piecesOf = async (assignmentId: string) => {
   return (await readOwnPacket(await readAssignment(school.ilse, assignmentId))).pieces;
 };

@@ -1,7 +1,5 @@
 import {
   ALL_FORMATS,
-  BlobSource,
-  BufferTarget,
   EncodedAudioPacketSource,
   EncodedPacketSink,
   EncodedVideoPacketSource,
@@ -11,100 +9,107 @@ import {
   WebMOutputFormat,
   type EncodedPacket,
   type InputAudioTrack,
-  type InputVideoTrack
+  type InputVideoTrack,
+  type Source,
+  type Target
 } from 'mediabunny';
+import { allOf, type Passage } from './passages';
 import type { Stretch } from './stretches';
 
 /** What was cut together. */
 export interface Whole {
-  bytes: ArrayBuffer;
   mediaType: string;
   seconds: number;
+  /** Seconds of each file that was recorded. */
+  lengths: number[];
 }
+
+/** How long a picture may stand still after a cut until the next whole one, in seconds. Else a little more is kept before it. */
+const STANDS = 2;
 
 /**
  * Makes one file of a recording, with its true length and an index by which it can be sought: what the browser's recorder
- * writes has neither. Nothing is encoded anew: sound is cut within a few hundredths of a second, a picture where it next
- * begins whole.
+ * writes has neither. Nothing is encoded anew: sound is cut within a few hundredths of a second, a picture goes on where it
+ * next begins whole. The same passages of the same bytes make the same bytes, wherever they are put together.
  *
- * @param parts what was recorded, one after the other; each is a file of its own, all by the same recorder
- * @param kept  stretches of all of it that are left; null for everything
- * @throws Error where nothing can be read of it
+ * @param parts    what was recorded; each is a file of its own, all by the same recorder
+ * @param passages what is left of it, in the order in which it is heard; null for everything
+ * @param target   where it is written
+ * @param most     bytes of packets that may be written: passages can ask for the same ones again and again
+ * @throws Error where nothing can be read of it, or it would be more than that
  */
-export async function cutTogether(parts: readonly Blob[], kept: readonly Stretch[] | null): Promise<Whole> {
-  const mp4 = /mp4/.test(parts[0]?.type ?? '');
-  const output = new Output({
-    format: mp4 ? new Mp4OutputFormat() : new WebMOutputFormat(),
-    target: new BufferTarget()
-  });
-  const inputs = parts.map((part) => new Input({ formats: ALL_FORMATS, source: new BlobSource(part) }));
+export async function cutTogether(
+  parts: readonly Source[],
+  passages: readonly Passage[] | null,
+  target: Target,
+  most = Infinity
+): Promise<Whole> {
+  const inputs = parts.map((source) => new Input({ formats: ALL_FORMATS, source }));
   try {
-    const first = inputs[0];
+    const [first] = inputs;
     if (!first) throw new Error('There is nothing to be put together.');
+    const mp4 = /mp4|quicktime/.test((await first.getFormat()).mimeType);
+    const output = new Output({ format: mp4 ? new Mp4OutputFormat() : new WebMOutputFormat(), target });
     const [video, audio] = [await first.getPrimaryVideoTrack(), await first.getPrimaryAudioTrack()];
     const film = video?.codec ? new EncodedVideoPacketSource(video.codec) : null;
     const sound = audio?.codec ? new EncodedAudioPacketSource(audio.codec) : null;
     if (film) output.addVideoTrack(film);
     if (sound) output.addAudioTrack(sound);
     await output.start();
-    const seconds = await writeAll(inputs, kept, film, sound);
+    const room = { left: most };
+    const seconds = await writeAll(inputs, passages ?? allOf(inputs.length), { film, sound, room });
     await output.finalize();
-    const bytes = output.target.buffer;
-    if (!bytes) throw new Error('Nothing was written.');
-    return { bytes, mediaType: `${film ? 'video' : 'audio'}/${mp4 ? 'mp4' : 'webm'}`, seconds };
+    const lengths = await Promise.all(inputs.map((input) => input.computeDuration()));
+    return { mediaType: `${film ? 'video' : 'audio'}/${mp4 ? 'mp4' : 'webm'}`, seconds, lengths };
   } finally {
     for (const input of inputs) input.dispose();
   }
 }
 
-/** How long parts are one after the other, in seconds. */
-export async function secondsOf(parts: readonly Blob[]): Promise<number> {
-  let seconds = 0;
-  for (const part of parts) {
-    const input = new Input({ formats: ALL_FORMATS, source: new BlobSource(part) });
-    seconds += await input.computeDuration();
-    input.dispose();
-  }
-  return seconds;
+/** Where a recording is written to, and how many bytes there is room for. */
+interface Written {
+  film: EncodedVideoPacketSource | null;
+  sound: EncodedAudioPacketSource | null;
+  room: { left: number };
 }
 
 async function writeAll(
   inputs: readonly Input[],
-  kept: readonly Stretch[] | null,
-  film: EncodedVideoPacketSource | null,
-  sound: EncodedAudioPacketSource | null
+  passages: readonly Passage[],
+  { film, sound, room }: Written
 ): Promise<number> {
-  /** Where the part begins in the whole recording, and where what is written has come to. */
-  let [begins, written] = [0, 0];
-  for (const input of inputs) {
-    const length = await input.computeDuration();
-    const within = (kept ?? [{ from: begins, to: begins + length }]).flatMap(({ from, to }) => {
-      const stretch = { from: Math.max(from - begins, 0), to: Math.min(to - begins, length) };
-      return stretch.to > stretch.from ? [stretch] : [];
-    });
+  let written = 0;
+  for (const { part, from, to } of passages) {
+    const input = inputs[part];
+    if (!input) throw new Error('A passage is of nothing that was recorded.');
+    const until = Math.min(to ?? Infinity, await input.computeDuration());
     const [video, audio] = [await input.getPrimaryVideoTrack(), await input.getPrimaryAudioTrack()];
-    for (const stretch of within) {
-      const start = film && video ? await wholePicture(video, stretch.from) : stretch.from;
-      if (film && video) await copy(video, film, { ...stretch, from: start }, written);
-      if (sound && audio) await copy(audio, sound, { ...stretch, from: start }, written);
-      written += stretch.to - start;
-    }
-    begins += length;
+    const whole = film && video ? await wholePicture(video, from, until) : from;
+    const begin = Math.min(from, whole);
+    if (until <= begin) continue;
+    if (film && video) await copy(video, film, { from: whole, to: until, by: written - begin }, room);
+    if (sound && audio) await copy(audio, sound, { from: begin, to: until, by: written - begin }, room);
+    written += until - begin;
   }
   return written;
 }
 
-/** The moment of the last picture before another one that does not need those before it. */
-async function wholePicture(track: InputVideoTrack, at: number): Promise<number> {
-  const packet = await new EncodedPacketSink(track).getKeyPacket(at);
-  return packet ? Math.min(packet.timestamp, at) : at;
+/** The moment of a picture that does not need those before it: the next, or where that is far away the one before. */
+async function wholePicture(track: InputVideoTrack, at: number, until: number): Promise<number> {
+  const sink = new EncodedPacketSink(track);
+  const before = await sink.getKeyPacket(at);
+  if (!before) return (await sink.getFirstPacket())?.timestamp ?? at;
+  if (before.timestamp >= at - 0.02) return before.timestamp;
+  const next = await sink.getNextKeyPacket(before);
+  return next && next.timestamp < Math.min(until, at + STANDS) ? next.timestamp : before.timestamp;
 }
 
+/** `by`: how much later it is in what is written, in seconds. */
 async function copy(
   track: InputVideoTrack | InputAudioTrack,
   to: { add(packet: EncodedPacket, meta?: object): Promise<void> },
-  { from, to: until }: Stretch,
-  written: number
+  { from, to: until, by }: Stretch & { by: number },
+  room: { left: number }
 ): Promise<void> {
   const sink = new EncodedPacketSink(track);
   const decoderConfig = await track.getDecoderConfig();
@@ -112,7 +117,9 @@ async function copy(
   if (!begun) return;
   for await (const packet of sink.packets(begun)) {
     if (packet.timestamp >= until) break;
-    const timestamp = Math.max(0, packet.timestamp - from) + written;
+    room.left -= packet.byteLength;
+    if (room.left < 0) throw new Error('It would be larger than it may be.');
+    const timestamp = Math.max(0, Math.max(packet.timestamp, from) + by);
     await to.add(packet.clone({ timestamp }), decoderConfig ? { decoderConfig } : undefined);
   }
 }

@@ -45,14 +45,3 @@ export function nextKept(kept: readonly Stretch[], at: number): number | null {
   }
   return null;
 }
-
-/** A moment of the recording as one of what is left of it. What is cut lies where it was cut. */
-export function afterCuts(kept: readonly Stretch[], at: number): number {
-  let passed = 0;
-  for (const { from, to } of kept) {
-    if (at < from) return passed;
-    if (at <= to) return passed + at - from;
-    passed += to - from;
-  }
-  return passed;
-}

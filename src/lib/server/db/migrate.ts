@@ -22,6 +22,7 @@ import * as moments from './migrations/0018-moments';
 import * as unfinished from './migrations/0019-unfinished';
 import * as searchByCourse from './migrations/0020-search-by-course';
 import * as madeHere from './migrations/0021-made-here';
+import * as sentAlong from './migrations/0022-sent-along';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -45,7 +46,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0018-moments', ...moments },
   { name: '0019-unfinished', ...unfinished },
   { name: '0020-search-by-course', ...searchByCourse },
-  { name: '0021-made-here', ...madeHere }
+  { name: '0021-made-here', ...madeHere },
+  { name: '0022-sent-along', ...sentAlong }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -18,6 +18,8 @@ export interface NewFile {
   /** Null for the "also" place. */
   deliverableId: string | null;
   name: string;
+  /** A word beside it. */
+  note?: string;
   blob: StoredBlob;
   key: string | null;
   came?: Came;
@@ -43,7 +45,15 @@ export async function addFile(
     const shelf = await putOnShelf(person, { name, blob, came, folder: { assignmentId } }, packet.now, packet.tx);
     const leaving = await thosePieces(packet, deliverableId, file.insteadOf ?? []);
     const kind = kindOfBytes(came);
-    const made = { kind, deliverableId, name, ...blob, shelfFileId: shelf.fileId, shelfVersion: shelf.version };
+    const made = {
+      kind,
+      deliverableId,
+      name,
+      note: file.note ?? '',
+      ...blob,
+      shelfFileId: shelf.fileId,
+      shelfVersion: shelf.version
+    };
     const sealed = await sealedPiece(packet, { deliverableId, sha256: blob.sha256 });
     if (!sealed) return layFile(packet, made, leaving);
     const laid = await layPiece(packet, made, 'arrive');
@@ -62,6 +72,7 @@ export interface ShelfPiece {
   kind: PieceKind;
   deliverableId: string | null;
   name: string;
+  note?: string;
   sha256: string;
   size: number;
   mediaType: string;

@@ -23,5 +23,6 @@ const PERFORM: Tasks = {
   'roster-table': async ({ text }) => (await import('../school/read-roster-table')).readRosterTable(text),
   'receipt-pdf': async (sheet) => (await import('../receipts/pdf')).receiptPdf(sheet),
   hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),
-  listing: async ({ xml }) => (await import('../shelf/outside/parse-listing')).parseListing(xml)
+  listing: async ({ xml }) => (await import('../shelf/outside/parse-listing')).parseListing(xml),
+  recording: async (recording) => (await import('../blobs/put-recording-together')).putRecordingTogether(recording)
 };

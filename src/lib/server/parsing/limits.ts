@@ -11,12 +11,13 @@ export interface Limits {
 const MIB = 1024 * 1024;
 
 /**
- * Three lanes: what is written in a form waits for its answer and is short; what is read out of files may take longer. A
- * file that is slow to read therefore never stands in the way of a message.
+ * Lanes: what is written in a form waits for its answer and is short; what is read out of files may take longer; what makes
+ * one file of others longer still. A file that is slow to read therefore never stands in the way of a message.
  */
 export const LANES = {
   text: { processor: 1, wall: 20, memory: 220 * MIB },
   files: { processor: 8, wall: 60, memory: 420 * MIB },
+  making: { processor: 40, wall: 120, memory: 420 * MIB },
   /** Nobody waits for it: stored bytes are held against their hashes. */
   checking: { processor: 60, wall: 600, memory: 220 * MIB }
 } as const satisfies Record<string, Limits>;

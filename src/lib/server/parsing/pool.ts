@@ -38,6 +38,7 @@ const line = (lane: Lane, places: number): Line => ({
 const lanes: Record<Lane, Line> = {
   text: line('text', 1),
   checking: line('checking', 1),
+  making: line('making', 1),
   files: line('files', Math.max(1, Math.min(4, availableParallelism() - 1)))
 };
 

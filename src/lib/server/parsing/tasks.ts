@@ -5,6 +5,7 @@ import type { RosterRow } from '$core/school/roster-files';
 import type { PageText } from '$core/links/page-text';
 import type { Reading } from '$core/materials/reading';
 import type { ReceiptSheet } from '$core/receipts/sheet';
+import type { Passage } from '$core/recordings/passages';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */
@@ -36,6 +37,8 @@ export interface Tasks {
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
+  /** Files of a recording, put together into one. `into`: where it is written. */
+  recording: (input: { parts: string[]; passages: Passage[] | null; into: string }) => Promise<void>;
 }
 export type TaskName = keyof Tasks;
 export type InputOf<T extends TaskName> = Parameters<Tasks[T]>[0];
@@ -59,5 +62,6 @@ export const LANE_OF: Record<TaskName, Lane> = {
   listing: 'files',
   'roster-table': 'files',
   'receipt-pdf': 'files',
-  hash: 'checking'
+  hash: 'checking',
+  recording: 'making'
 };

@@ -42,10 +42,10 @@ export async function finishUpload(person: Actor, input: { id: string; sha256: s
 }
 
 async function settle(person: Actor, id: string, upload: Row, blob: StoredBlob): Promise<Finished> {
-  const { name, came, assignmentId, deliverableId, replacesId, folderId, insteadOf } = upload;
+  const { name, note, came, assignmentId, deliverableId, replacesId, folderId, insteadOf } = upload;
   if (assignmentId !== null) {
     const key = `upload ${id}`;
-    const added = await addFile(person, { assignmentId, deliverableId, name, blob, came, insteadOf, key });
+    const added = await addFile(person, { assignmentId, deliverableId, name, note, blob, came, insteadOf, key });
     return added.ok ? { ok: true, name } : added;
   }
   if (replacesId !== null) return addVersion(person, { fileId: replacesId, blob });
@@ -60,6 +60,7 @@ async function close(id: string, answer: Finished): Promise<Finished> {
 
 const Row = z.object({
   name: z.string(),
+  note: z.string(),
   size: z.number(),
   came: z.enum(SENT),
   made: MadeFacts.nullable(),
@@ -74,7 +75,7 @@ const Row = z.object({
 type Row = z.infer<typeof Row>;
 
 const UPLOAD = `
-  select name, size::float8 as size, came, made, assignment_id as "assignmentId", deliverable_id as "deliverableId",
+  select name, note, size::float8 as size, came, made, assignment_id as "assignmentId", deliverable_id as "deliverableId",
     replaces_id as "replacesId", folder_id as "folderId", instead_of as "insteadOf",
     received_sha256 as received, answer
-  from uploads where id = $1 and owner_id = $2`;
+  from uploads where id = $1 and owner_id = $2 and not raw`;

@@ -7,10 +7,8 @@ import { hasRoom } from '../blobs/disk';
 import { config } from '../config';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
-import { canAddFile } from '../gathering/pieces';
-import { ownFile } from '../shelf/own-file';
-import { ownFolder } from '../shelf/own-folder';
 import { promised } from '../shelf/quota';
+import { askBoundFor } from './bound-for';
 import { DatabaseLocker } from './locks';
 import { DraftStore } from './draft-store';
 import { beginUpload, sender, UploadMetadata } from './records';
@@ -41,7 +39,8 @@ const tus = new Server({
     const person = sender.getStore();
     if (!person) throw { status_code: 401, body: '' };
     const { id, size } = upload;
-    await askPlace(person, about.data, { name, size });
+    const fits = await askBoundFor(person, about.data, { name, size });
+    if (!fits.ok) throw refused(fits.why);
     if (!(await hasRoom(size))) throw refused('disk-full');
     const begun = await promised(person, size, (tx) => beginUpload(person, { id, size, name, about: about.data }, tx));
     if (begun === null) throw refused('shelf-full');
@@ -59,13 +58,3 @@ const tus = new Server({
 
 /** The reason goes to our own script, which has the words. */
 const refused = (why: string) => ({ status_code: 409, body: why });
-
-async function askPlace(person: Actor, about: UploadMetadata, file: { name: string; size: number }): Promise<void> {
-  // Files, folders and places that are not theirs answer alike, before anything is kept.
-  if (about.replaces) await ownFile(person, about.replaces);
-  if (about.folder) await ownFolder(person, about.folder);
-  if (about.assignment === undefined || about.assignment === null) return;
-  const place = { assignmentId: about.assignment, deliverableId: about.deliverable ?? null };
-  const answer = await canAddFile(person, place, file, about.instead?.length);
-  if (!answer.ok) throw refused(answer.why);
-}

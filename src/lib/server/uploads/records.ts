@@ -25,6 +25,10 @@ export const UploadMetadata = z
       .max(20_000)
       .transform((text) => parsed(text))
       .pipe(MadeFacts),
+    /** A word beside it. */
+    note: z.string().trim().max(500),
+    /** It is a recording that is still made: bytes to be put together (`putTogether`), and bound for nothing yet. */
+    raw: z.literal('yes'),
     /** Pieces that it takes the place of, by their ids with commas between them. */
     instead: z
       .string()
@@ -39,7 +43,9 @@ export const UploadMetadata = z
     folder: true,
     came: true,
     instead: true,
-    made: true
+    made: true,
+    note: true,
+    raw: true
   });
 export type UploadMetadata = z.infer<typeof UploadMetadata>;
 
@@ -61,11 +67,21 @@ export async function beginUpload(
   upload: { id: string; size: number; name: string; about: UploadMetadata },
   tx: Tx
 ): Promise<true> {
-  const { assignment, deliverable, replaces, folder, came = 'upload', instead = [], made } = upload.about;
+  const {
+    assignment,
+    deliverable,
+    replaces,
+    folder,
+    came = 'upload',
+    instead = [],
+    made,
+    note = '',
+    raw
+  } = upload.about;
   await execute(
     `insert into uploads (id, owner_id, assignment_id, deliverable_id, replaces_id, folder_id, came, name, size, began_at,
-       instead_of, made)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
+       instead_of, made, note, raw)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)`,
     [
       upload.id,
       owner.id,
@@ -78,7 +94,9 @@ export async function beginUpload(
       upload.size,
       new Date(clock.now()),
       instead,
-      made ? JSON.stringify(made) : null
+      made ? JSON.stringify(made) : null,
+      note,
+      raw === 'yes'
     ],
     tx
   );

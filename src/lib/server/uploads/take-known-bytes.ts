@@ -38,13 +38,14 @@ async function take(
   file: UploadMetadata & { key: string },
   stored: StoredBlob
 ): Promise<Outcome<{ name: string }, Refusal | PieceRefusal>> {
-  const { filename: name, assignment, deliverable = null, replaces, folder, came = 'upload', instead } = file;
+  const { filename: name, assignment, deliverable = null, replaces, folder, came = 'upload', instead, note } = file;
   if (assignment) {
     const key = `known ${file.key}`;
     const added = await addFile(person, {
       assignmentId: assignment,
       deliverableId: deliverable,
       name,
+      note,
       blob: stored,
       came,
       insteadOf: instead,

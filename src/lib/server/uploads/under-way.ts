@@ -21,4 +21,4 @@ const Row = z.object({
 });
 const UNDER_WAY = `
   select id, deliverable_id as "deliverableId", name, size::float8 as size from uploads
-  where owner_id = $1 and assignment_id = $2 and answer is null order by began_at, id limit 100`;
+  where owner_id = $1 and assignment_id = $2 and answer is null and not raw order by began_at, id limit 100`;

@@ -1,4 +1,5 @@
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import type { Passage } from '$core/recordings/passages';
 import type { Handling } from '$core/scans/sheet';
 
 /** A sheet that was photographed and is not a piece yet. */
@@ -26,8 +27,14 @@ export interface KeptTake {
   /** What it shows: the voice, the camera, the screen. */
   show: string;
   mediaType: string;
-  /** Seconds that were recorded up to the last chunk. */
+  /** How long what is kept of it is, in seconds, as far as it was known when this was written. */
   seconds: number;
+  /** What is kept of it, in its order. */
+  passages: Passage[];
+  /** What was kept before, the latest last. */
+  earlier: Passage[][];
+  /** The server's names for its files, where they are sent as they are made. */
+  sent: Array<string | null>;
 }
 
 /** A stretch of a recording, as the recorder gave it: in their order they are one file. */

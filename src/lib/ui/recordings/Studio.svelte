@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onDestroy, onMount, untrack } from 'svelte';
   import { Circle, Pause, Play, Square, X } from '@lucide/svelte';
+  import { allOf } from '$core/recordings/passages';
   import { span } from '$core/time/words';
   import { choices, NoDevice, type Choice } from '$ui/capture/devices';
   import { owner } from '$ui/capture/owner';
@@ -8,10 +9,12 @@
   import Message from '$ui/primitives/Message.svelte';
   import { getNow } from '$ui/time/reader';
   import type { RecordingGoal } from './goal';
+  import Devices from './Devices.svelte';
   import { KeptTakes } from './kept-takes';
   import { openScene, SHOW_WORDS, SHOWS, type Scene, type Show } from './sources';
+  import { SendingAlong } from './sending-along';
   import { prepareStudio } from './studio';
-  import { Take } from './take.svelte';
+  import { roomFor, Take, type Before, type Plan } from './take.svelte';
   import TakeEditor from './TakeEditor.svelte';
 
   /** Records the voice, the camera or the screen: tried before, kept while it is made, heard and cut before it is a piece. */
@@ -31,6 +34,9 @@
   let take = $state<Take | null>(null);
   let problem = $state('');
   let recovered = $state(false);
+  const words = $state({ name: (() => goal.name)(), note: '' });
+  /** Where what is recorded next is to stand in what is there; null where nothing is there. */
+  let going = $state.raw<Plan | null>(null);
 
   onMount(() => {
     sheet?.showModal();
@@ -41,6 +47,7 @@
 
   function leave() {
     take?.close();
+    take?.along?.stop();
     scene?.end();
     scene = null;
   }
@@ -51,34 +58,43 @@
     if (!latest) return;
     const parts = await kept.parts(latest);
     if (parts.length === 0) return;
-    const before = { id: latest.id, parts, seconds: latest.seconds, chunks: await kept.chunks(latest.id) };
     show = SHOWS.find((one) => one === latest.show) ?? show;
-    take = new Take(kept, show, goal.longest, before);
-    take.state = 'done';
+    const { id, seconds, passages = allOf(parts.length), earlier = [], sent = [] } = latest;
+    take = laid({ id, parts, seconds, passages, earlier, sent, chunks: await kept.chunks(id) });
     recovered = true;
   }
 
-  /** Opens the devices, so that one sees and hears them before anything is recorded. */
-  async function prepare(from: Take | null = null) {
+  function begun(before: Before | null = null, plan: Plan | null = null): Take {
+    const made = new Take(kept, show, goal.longest, before, plan);
+    if (goal.along === null) return made;
+    const room = Math.min(goal.along, roomFor(show, goal.longest));
+    made.along = new SendingAlong(room, (ids) => made.noteSent(ids));
+    if (before) made.along.restore(before.parts, before.sent);
+    return made;
+  }
+
+  /**
+   * Opens the devices, so that one sees and hears them before anything is recorded.
+   *
+   * @param from what is gone on with
+   * @param plan where what comes now is to stand in it
+   */
+  async function prepare(from: Take | null = null, plan: Plan | null = null) {
     problem = '';
     take?.close();
+    take?.along?.stop();
     scene?.end();
     scene = null;
     try {
       scene = await openScene(show, { camera, microphone, voice });
       microphones = await choices('microphone');
       cameras = await choices('camera');
-      const before = from && {
-        id: from.id,
-        parts: from.parts,
-        seconds: from.seconds,
-        chunks: await kept.chunks(from.id)
-      };
-      take = new Take(kept, show, goal.longest, before);
+      take = begun(from?.before() ?? null, plan);
+      going = plan;
       take.meter(scene.stream);
     } catch (error) {
       problem = error instanceof NoDevice ? error.message : 'Nothing can be recorded here. Choose a file instead.';
-      take = from;
+      take = from && laid(from.before());
       microphones = await choices('microphone').catch(() => []);
     }
   }
@@ -98,7 +114,24 @@
       });
   });
 
+  /** What is there, to be heard. */
+  function laid(before: Before): Take {
+    const there = begun(before);
+    there.state = 'done';
+    return there;
+  }
+  /** Back to it, without recording more. */
+  function back() {
+    take?.close();
+    if (take) take = laid(take.before());
+  }
+  function use(chosen: { microphone?: string; camera?: string }) {
+    microphone = chosen.microphone ?? microphone;
+    camera = chosen.camera ?? camera;
+    void prepare(take?.parts.length ? take : null, going);
+  }
   async function anew() {
+    take?.along?.giveUp();
     if (take) await kept.letGo(take.id).catch(() => undefined);
     take = null;
     recovered = false;
@@ -146,11 +179,11 @@
     {#if problem}<Message kind="problem">{problem}</Message>{/if}
 
     {#if take?.state === 'done'}
-      {#key take.parts.length}
-        <TakeEditor {take} {goal} {done} goOn={() => void prepare(take)} anew={() => void anew()} />
+      {#key take.passages}
+        <TakeEditor {take} {goal} {words} {done} goOn={(plan) => void prepare(take, plan)} anew={() => void anew()} />
       {/key}
     {:else}
-      {#if !busy}
+      {#if !busy && !take?.parts.length}
         <fieldset class="flex flex-wrap gap-x-4 gap-y-1">
           <legend class="text-sm font-medium">What is recorded</legend>
           {#each goal.shows as one (one)}
@@ -211,6 +244,9 @@
               <Circle size={18} strokeWidth={1.75} aria-hidden="true" />
               {take.parts.length > 0 ? 'Go on' : 'Begin'}
             </button>
+            {#if take.parts.length > 0}
+              <button type="button" class="btn" onclick={back}>Leave it as it is</button>
+            {/if}
           {:else if take.state === 'counting'}
             <button type="button" class="btn" onclick={() => void take?.stop()}>Not yet</button>
           {:else}
@@ -233,40 +269,22 @@
           >{problem ? 'Try it again' : show === 'voice' ? 'Open the microphone' : 'Open what is recorded'}</button
         >
         <p class="text-sm opacity-85">
-          You see and hear it before anything is recorded. It stays on this device until you say so.
+          You see and hear it before anything is recorded. {goal.along === null
+            ? 'It stays on this device until you say so.'
+            : 'It is sent along as you record; nobody but you has it until you say so.'}
         </p>
       {/if}
       {#if !busy}
         {#if microphones.length > 1 || (microphones.length === 1 && !scene)}
-          <label class="flex flex-wrap items-center gap-2 text-sm"
-            >Microphone
-            <select
-              class="select w-64 max-w-full select-sm"
-              value={scene?.microphone?.id ?? ''}
-              onchange={(event) => {
-                microphone = event.currentTarget.value;
-                void prepare();
-              }}
-            >
-              {#if !scene?.microphone}<option value="">None yet</option>{/if}
-              {#each microphones as { id, label } (id)}<option value={id}>{label}</option>{/each}
-            </select>
-          </label>
+          <Devices
+            label="Microphone"
+            choices={microphones}
+            used={scene?.microphone?.id ?? null}
+            choose={(id) => use({ microphone: id })}
+          />
         {/if}
         {#if cameras.length > 1 && scene?.camera}
-          <label class="flex flex-wrap items-center gap-2 text-sm"
-            >Camera
-            <select
-              class="select w-64 max-w-full select-sm"
-              value={scene.camera.id}
-              onchange={(event) => {
-                camera = event.currentTarget.value;
-                void prepare();
-              }}
-            >
-              {#each cameras as { id, label } (id)}<option value={id}>{label}</option>{/each}
-            </select>
-          </label>
+          <Devices label="Camera" choices={cameras} used={scene.camera.id} choose={(id) => use({ camera: id })} />
         {/if}
       {/if}
     {/if}

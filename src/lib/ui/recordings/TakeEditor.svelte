@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { Scissors } from '@lucide/svelte';
+  import { RefreshCcw, Scissors, Undo2 } from '@lucide/svelte';
   import {
     filmTroubles,
     RECORDING_TROUBLE_WORDS,
@@ -8,58 +8,60 @@
     waveformOf,
     type Sound
   } from '$core/recordings/levels';
+  import { takenAgain, within, type Passage } from '$core/recordings/passages';
   import { keptOf, lengthOf, merged, nextKept, type Stretch } from '$core/recordings/stretches';
   import { withEnding } from '$core/pieces/names';
   import { span } from '$core/time/words';
   import Field from '$ui/forms/Field.svelte';
   import Message from '$ui/primitives/Message.svelte';
-  import type { Heard } from '../../workers/recording';
+  import type { Together } from '../../workers/recording';
   import type { RecordingGoal } from './goal';
-  import { cutOf, listenTo } from './studio';
-  import type { Take } from './take.svelte';
+  import { listenTo, putTogether } from './studio';
+  import type { Plan, Take } from './take.svelte';
   import Waveform from './Waveform.svelte';
 
   interface Props {
     take: Take;
     goal: RecordingGoal;
+    /** What it is called, and the word beside it. */
+    words: { name: string; note: string };
     /** It went where it was meant to go. */
     done: () => void;
-    /** Go on recording behind what is there. */
-    goOn: () => void;
+    /** Go on recording, behind what is there or in the place of a passage. */
+    goOn: (plan: Plan) => void;
     /** Throw it away, and begin anew. */
     anew: () => void;
   }
   /** What was recorded, heard and seen before it becomes a piece; trimmed, and freed of what should not be in it. */
-  const { take, goal, done, goOn, anew }: Props = $props();
+  const { take, goal, words, done, goOn, anew }: Props = $props();
 
-  let whole = $state.raw<{ url: string; film: boolean } | null>(null);
-  let heard = $state.raw<Heard | null>(null);
+  let whole = $state.raw<(Together & { url: string; film: boolean }) | null>(null);
+  let sound = $state.raw<Sound | null>(null);
   let media = $state<HTMLMediaElement>();
   let at = $state(0);
   let cuts = $state.raw<Stretch[]>([]);
-  /** Where a cut was begun. */
+  /** Where a stretch was begun that is cut out or taken again. */
   let mark = $state<number | null>(null);
-  let name = $state((() => goal.name)());
   let making = $state(false);
   let problem = $state('');
 
-  const seconds = $derived(heard?.seconds ?? take.seconds);
+  const seconds = $derived(whole?.seconds ?? take.seconds);
   const kept = $derived(keptOf(seconds, cuts));
   const left = $derived(lengthOf(kept));
-  const waveform = $derived(waveformOf(heard?.sound ?? null));
-  const troublesOf = (sound: Sound | null) => [
-    ...(sound ? soundTroubles(sound) : []),
+  const waveform = $derived(waveformOf(sound));
+  const troublesOf = (heard: Sound | null) => [
+    ...(heard ? soundTroubles(heard) : []),
     ...filmTroubles(take.glimpses, take.show === 'camera')
   ];
-  const troubles = $derived(troublesOf(heard?.sound ?? null));
+  const troubles = $derived(troublesOf(sound));
 
   onMount(async () => {
     try {
-      const [{ file }, sound] = await Promise.all([cutOf(take.parts, null), listenTo(take.parts)]);
-      whole = { url: URL.createObjectURL(file), film: file.type.startsWith('video/') };
-      heard = sound;
+      const made = await putTogether(take.parts, take.passages);
+      whole = { ...made, url: URL.createObjectURL(made.file), film: made.file.type.startsWith('video/') };
       // Of one that broke off, nobody had written down how far it had come.
-      take.seconds = sound.seconds;
+      take.seconds = made.seconds;
+      ({ sound } = await listenTo(made.file));
     } catch {
       problem = 'What was recorded could not be read here. It is kept; close this and open it again.';
     }
@@ -82,15 +84,38 @@
     mark = null;
   }
 
+  /** What is left, as passages of what was recorded. */
+  const passages = (stretches: readonly Stretch[]): Passage[] => within(take.passages, whole?.lengths ?? [], stretches);
+  const behind = (): Plan => ({
+    passages: [...passages(kept), { part: take.parts.length, from: 0, to: null }],
+    seconds: left
+  });
+  function inPlaceOf(one: number, other: number): Plan {
+    const again = { from: Math.min(one, other), to: Math.max(one, other) };
+    const rest = lengthOf(keptOf(seconds, [...cuts, again]));
+    const next = takenAgain(take.passages, whole?.lengths ?? [], kept, again, take.parts.length);
+    return { passages: next, seconds: rest };
+  }
+
   async function make() {
+    if (!whole) return;
     making = true;
     problem = '';
     try {
-      const { file } = await cutOf(take.parts, cuts.length > 0 ? kept : null);
-      const { sound } = await listenTo([file]);
-      const facts = { film: file.type.startsWith('video/'), ...waveformOf(sound), troubles: troublesOf(sound) };
-      const title = withEnding(name.trim() || goal.name, `x.${file.type.split('/')[1] ?? 'webm'}`);
-      const refused = goal.take(new File([file], title, { type: file.type }), facts);
+      const wanted = cuts.length > 0 ? passages(kept) : take.passages;
+      // What is left to be sent goes while it is put together here.
+      const there = take.along?.end() ?? null;
+      const { file } = cuts.length > 0 ? await putTogether(take.parts, wanted) : whole;
+      const heard = cuts.length > 0 ? (await listenTo(file)).sound : sound;
+      const facts = { film: whole.film, ...waveformOf(heard), troubles: troublesOf(heard) };
+      const title = withEnding(words.name.trim() || goal.name, `x.${file.type.split('/')[1] ?? 'webm'}`);
+      const parts = await there;
+      const refused = await goal.take({
+        file: new File([file], title, { type: file.type }),
+        facts,
+        note: words.note.trim(),
+        sent: parts && { parts, passages: wanted }
+      });
       if (refused === null) done();
       else problem = refused;
     } catch {
@@ -98,6 +123,10 @@
     } finally {
       making = false;
     }
+  }
+  /** Within a form, the key would send that. */
+  function stay(event: KeyboardEvent) {
+    if (event.key === 'Enter') event.preventDefault();
   }
   const said = (moment: number) => span(Math.round(moment) * 1000);
 </script>
@@ -125,7 +154,7 @@
       class="h-10 w-full"
     ></audio>
   {:else if !problem}<p role="status">Being made ready …</p>{/if}
-  {#if heard}<Waveform {...waveform} {seconds} {at} {cuts} {seek} />{/if}
+  {#if sound}<Waveform {...waveform} {seconds} {at} {cuts} {seek} />{/if}
   <div class="flex flex-wrap items-center gap-2">
     <button type="button" class="btn btn-sm" disabled={at < 0.1} onclick={() => cut(0, at)}
       >Begin here, at {said(at)}</button
@@ -133,13 +162,25 @@
     <button type="button" class="btn btn-sm" disabled={at < 0.1} onclick={() => cut(at, seconds)}>End here</button>
     {#if mark === null}
       <button type="button" class="btn btn-sm" onclick={() => (mark = at)}>
-        <Scissors size={16} strokeWidth={1.75} aria-hidden="true" /> Cut something out from here
+        <Scissors size={16} strokeWidth={1.75} aria-hidden="true" /> Cut out or take again from here
       </button>
     {:else}
       <button type="button" class="btn btn-sm" onclick={() => mark !== null && cut(mark, at)}>
-        <Scissors size={16} strokeWidth={1.75} aria-hidden="true" /> Cut from {said(mark)} to {said(at)}
+        <Scissors size={16} strokeWidth={1.75} aria-hidden="true" /> Cut out {said(Math.min(mark, at))} to {said(
+          Math.max(mark, at)
+        )}
       </button>
-      <button type="button" class="btn btn-ghost btn-sm" onclick={() => (mark = null)}>Do not cut</button>
+      <button
+        type="button"
+        class="btn btn-sm"
+        disabled={Math.abs(at - mark) < 0.1}
+        onclick={() => mark !== null && goOn(inPlaceOf(mark, at))}
+      >
+        <RefreshCcw size={16} strokeWidth={1.75} aria-hidden="true" /> Take {said(Math.min(mark, at))} to {said(
+          Math.max(mark, at)
+        )} again
+      </button>
+      <button type="button" class="btn btn-ghost btn-sm" onclick={() => (mark = null)}>Neither</button>
     {/if}
   </div>
   {#each cuts as { from, to } (from)}
@@ -152,7 +193,7 @@
       >
     </p>
   {/each}
-  {#if heard}
+  {#if whole}
     <p class="figures" role="status">
       {said(left)} long{#if goal.shortest !== null && left < goal.shortest}; at least {said(goal.shortest)} are wanted{/if}{#if goal.longest !== null && left > goal.longest + 0.5};
         at most {said(goal.longest)} are wanted{/if}
@@ -163,22 +204,38 @@
       {#each troubles as trouble (trouble)}<li>{RECORDING_TROUBLE_WORDS[trouble]}</li>{/each}
     </ul>
   {/if}
+  {#if take.earlier.length > 0}
+    <button type="button" class="btn justify-self-start btn-sm" onclick={() => void take.undo()}>
+      <Undo2 size={16} strokeWidth={1.75} aria-hidden="true" /> As it was before you recorded again
+    </button>
+  {/if}
   <div class="flex flex-wrap items-end gap-3">
     <Field label="Name">
       <input
         class="input w-72 max-w-full input-sm"
-        bind:value={name}
+        value={words.name}
+        oninput={(event) => (words.name = event.currentTarget.value)}
         maxlength="200"
-        onkeydown={(event) => {
-          // Within a form, the key would send that.
-          if (event.key === 'Enter') event.preventDefault();
-        }}
+        onkeydown={stay}
       />
     </Field>
+    {#if goal.noted}
+      <Field label="A word beside it" about="What it is about">
+        <input
+          class="input w-72 max-w-full input-sm"
+          value={words.note}
+          oninput={(event) => (words.note = event.currentTarget.value)}
+          maxlength="500"
+          onkeydown={stay}
+        />
+      </Field>
+    {/if}
+  </div>
+  <div class="flex flex-wrap items-end gap-3">
     <button type="button" class="btn btn-primary" disabled={making || !whole || left < 0.2} onclick={() => void make()}
       >{making ? 'Being put together …' : goal.label}</button
     >
-    <button type="button" class="btn" onclick={goOn}>Go on recording</button>
+    <button type="button" class="btn" onclick={() => goOn(behind())}>Go on recording</button>
     <button type="button" class="btn btn-ghost" onclick={anew}>Throw it away</button>
   </div>
   {#if problem}<Message kind="problem">{problem}</Message>{/if}

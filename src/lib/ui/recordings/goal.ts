@@ -1,4 +1,6 @@
 import type { RecordingFacts } from '$core/recordings/levels';
+import type { Passage } from '$core/recordings/passages';
+import type { SentPart } from './sending-along';
 import type { Show } from './sources';
 
 /** What a recording is made for, as the place that asks for it says. */
@@ -15,10 +17,30 @@ export interface RecordingGoal {
   longest: number | null;
   /** What the button says that ends it. */
   label: string;
+  /** Most bytes that it may have, where it is sent while it is made; null where it goes with what a form sends. */
+  along: number | null;
+  /** A word can stand beside it. */
+  noted: boolean;
   /**
    * Takes what was made.
    *
    * @returns why it cannot be taken, in words; null where it was
    */
-  take(file: File, facts: RecordingFacts): string | null;
+  take(made: MadeRecording): Promise<string | null> | string | null;
+}
+
+/** A recording, whole and cut. */
+export interface MadeRecording {
+  file: File;
+  facts: RecordingFacts;
+  /** What it is about, in its maker's words; empty where nothing was said. */
+  note: string;
+  /** What the server has of it already; null where it has not all of it. */
+  sent: SentAlong | null;
+}
+
+/** What was sent as it was recorded, and which passages of it are kept. */
+export interface SentAlong {
+  parts: SentPart[];
+  passages: Passage[];
 }

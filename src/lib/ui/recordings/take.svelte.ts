@@ -1,6 +1,8 @@
 import type { Glimpse } from '$core/recordings/levels';
+import { allOf, type Passage } from '$core/recordings/passages';
 import type { Scene, Show } from './sources';
 import type { KeptTakes } from './kept-takes';
+import type { SendingAlong } from './sending-along';
 
 /** How often the recorder hands over what it has, in milliseconds: what a crash may cost. */
 const CHUNK = 1000;
@@ -11,6 +13,34 @@ const WARNED = 15;
 
 export type TakeState = 'ready' | 'counting' | 'recording' | 'paused' | 'done';
 
+/** What there is of a recording before it is gone on with. */
+export interface Before {
+  id: string;
+  parts: Blob[];
+  chunks: number;
+  seconds: number;
+  passages: Passage[];
+  earlier: Passage[][];
+  sent: Array<string | null>;
+}
+
+const anew = (): Before => ({
+  id: crypto.randomUUID(),
+  parts: [],
+  chunks: 0,
+  seconds: 0,
+  passages: [],
+  earlier: [],
+  sent: []
+});
+
+/** What will be kept of a recording when there is one more file of it: behind the others, or in the place of a passage. */
+export interface Plan {
+  passages: Passage[];
+  /** Seconds of what is there already and is kept. */
+  seconds: number;
+}
+
 /** A recording as it is made: counted down, recorded chunk by chunk onto this device, paused, ended in time. */
 export class Take {
   state = $state<TakeState>('ready');
@@ -20,33 +50,57 @@ export class Take {
   seconds = $state(0);
   /** How loud it is now, 0 to 1. */
   level = $state(0);
-  /** What was recorded; a file for each time that it was begun or gone on with. */
+  /** What was recorded; a file for each time that it was begun, gone on with, or a passage was taken again. */
   parts = $state.raw<Blob[]>([]);
+  /** What of it is kept, in the order in which it is heard. */
+  passages = $state.raw<Passage[]>([]);
+  /** What was kept before, the latest last. */
+  earlier = $state.raw<Passage[][]>([]);
   /** This browser keeps nothing: what is recorded is gone with the tab. */
   unkept = $state(false);
   /** The page was told to stop before anybody pressed: the limit, or the screen that is not shared any more. */
   endedBy = $state<'limit' | 'screen' | null>(null);
   glimpses: Glimpse[] = [];
 
+  /** Sends it while it is made, where that is wanted. */
+  along: SendingAlong | null = null;
   readonly id: string;
   #recorder: MediaRecorder | null = null;
   #timers: Array<ReturnType<typeof setInterval>> = [];
   #audio: AudioContext | null = null;
   #chunks: Blob[] = [];
   #no = 0;
+  #mediaType = '';
+  #sent: Array<string | null>;
   #writing: Promise<unknown> = Promise.resolve();
 
-  /** @param longest seconds after which it ends by itself; null for no limit */
+  /**
+   * @param longest seconds after which it ends by itself; null for no limit
+   * @param before  what there is of it already
+   * @param plan    what will be kept when there is more
+   */
   constructor(
     private kept: KeptTakes,
     readonly show: Show,
     readonly longest: number | null,
-    before: { id: string; parts: Blob[]; seconds: number; chunks: number } | null = null
+    before: Before | null = null,
+    private plan: Plan | null = null
   ) {
-    this.id = before?.id ?? crypto.randomUUID();
-    this.parts = before?.parts ?? [];
-    this.seconds = before?.seconds ?? 0;
-    this.#no = before?.chunks ?? 0;
+    const there = before ?? anew();
+    this.id = there.id;
+    this.parts = there.parts;
+    this.passages = there.passages;
+    this.earlier = there.earlier;
+    this.seconds = plan?.seconds ?? there.seconds;
+    this.#no = there.chunks;
+    this.#sent = there.sent;
+    this.#mediaType = there.parts[0]?.type ?? '';
+  }
+
+  /** What there is of it, so that it can be gone on with. */
+  before(): Before {
+    const { id, parts, seconds, passages, earlier } = this;
+    return { id, parts, seconds, passages, earlier, sent: this.#sent, chunks: this.#no };
   }
 
   /** Seconds that are left, where they are few; null before. */
@@ -78,17 +132,23 @@ export class Take {
     }
     const recorder = new MediaRecorder(scene.stream, {
       mimeType: typeFor(scene.stream),
-      audioBitsPerSecond: 64_000,
-      videoBitsPerSecond: 1_200_000
-    });
+      audioBitsPerSecond: SOUND_BITS,
+      videoBitsPerSecond: FILM_BITS,
+      // So that a picture can begin anew soon after a cut (MediaStream Recording, 2.4).
+      videoKeyFrameIntervalDuration: 1000
+    } as MediaRecorderOptions);
     this.#recorder = recorder;
     const part = this.parts.length;
-    await this.#note(recorder.mimeType);
+    this.#mediaType = recorder.mimeType;
+    if (this.passages.length > 0) this.earlier = [...this.earlier, this.passages];
+    this.passages = this.plan?.passages ?? allOf(1);
+    await this.#note();
     recorder.ondataavailable = ({ data }) => {
       if (data.size === 0) return;
       this.#chunks.push(data);
       const no = this.#no++;
       this.#writing = this.#keep(() => this.kept.keep(this.id, no, part, data));
+      this.along?.add(part, data);
     };
     scene.onended(() => void this.stop('screen'));
     recorder.start(CHUNK);
@@ -119,7 +179,7 @@ export class Take {
     await this.#writing;
     this.parts = [...this.parts, new Blob(this.#chunks, { type: recorder.mimeType })];
     this.#chunks = [];
-    await this.#note(recorder.mimeType);
+    await this.#note();
     this.close();
     this.state = 'done';
   }
@@ -172,9 +232,25 @@ export class Take {
     this.#timers.push(setInterval(work, milliseconds));
   }
 
-  #note(mediaType: string): Promise<void> {
-    const { id, show, seconds } = this;
-    return this.#keep(() => this.kept.note({ id, show, at: this.kept.now(), mediaType, seconds }));
+  /** Keeps what was kept before it was last recorded. */
+  async undo(): Promise<void> {
+    const before = this.earlier.at(-1);
+    if (!before) return;
+    this.passages = before;
+    this.earlier = this.earlier.slice(0, -1);
+    await this.#note();
+  }
+
+  /** Remembers how the server calls what is sent of it. */
+  noteSent(ids: Array<string | null>): void {
+    this.#sent = ids;
+    void this.#note();
+  }
+
+  #note(): Promise<void> {
+    const { id, show, seconds, passages, earlier } = this;
+    const told = { id, show, seconds, passages, earlier, sent: this.#sent, mediaType: this.#mediaType };
+    return this.#keep(() => this.kept.note({ ...told, at: this.kept.now() }));
   }
 
   async #keep(work: () => Promise<void>): Promise<void> {
@@ -185,6 +261,17 @@ export class Take {
     }
   }
 }
+
+const SOUND_BITS = 64_000;
+const FILM_BITS = 1_200_000;
+
+/**
+ * Bytes that a recording may come to have: what its recorder was told, and half as much again.
+ *
+ * @param seconds how long it may be; null for two hours
+ */
+export const roomFor = (show: Show, seconds: number | null): number =>
+  Math.ceil(((show === 'voice' ? SOUND_BITS : SOUND_BITS + FILM_BITS) / 8) * 1.5 * (seconds ?? 7200)) + 65_536;
 
 /** What this browser records into: WebM where it can. */
 function typeFor(stream: MediaStream): string | undefined {

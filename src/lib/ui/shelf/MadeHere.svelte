@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { ShelfFolder } from '$core/shelf/views';
   import type { RecordingGoal } from '$ui/recordings/goal';
+  import { sendRecording } from '$ui/uploads/send-recording';
   import RecordButton from '$ui/recordings/RecordButton.svelte';
   import { SHOWS } from '$ui/recordings/sources';
   import type { ScanGoal } from '$ui/scans/goal';
@@ -36,8 +37,10 @@
     shows: SHOWS,
     shortest: null,
     longest: null,
-    take(file, facts) {
-      uploads.add([file], { ...bound, came: 'recorded', made: { recording: facts } }, largest);
+    along: largest,
+    noted: false,
+    async take(recorded) {
+      await sendRecording(uploads, recorded, bound, largest);
       return null;
     }
   });

@@ -59,7 +59,9 @@
     shortest: null,
     longest: LONGEST,
     label: 'Put it beside the message',
-    take(file) {
+    along: null,
+    noted: false,
+    take({ file }) {
       hold([...files, file]);
       return null;
     }

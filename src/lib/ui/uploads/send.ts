@@ -13,6 +13,8 @@ export interface Bound {
   came?: Sent;
   /** What was noted as it was made. */
   made?: MadeFacts;
+  /** A word beside it. */
+  note?: string;
   /** Pieces that leave the packet as it comes. */
   instead?: string[];
 }
@@ -53,11 +55,12 @@ async function ask<T>(address: string, body: unknown): Promise<T> {
 
 /** What the server is told of a file before its bytes. */
 export function metadataOf(file: File, bound: Bound): Record<string, string> {
-  const { assignment, deliverable, replaces, folder, came, instead, made } = bound;
+  const { assignment, deliverable, replaces, folder, came, instead, made, note } = bound;
   const known = {
     ...{ assignment, deliverable: deliverable ?? undefined, replaces, folder, came },
     instead: instead?.join(),
-    made: made && JSON.stringify(made)
+    made: made && JSON.stringify(made),
+    note: note || undefined
   };
   const said = Object.entries(known).filter((one): one is [string, string] => one[1] !== undefined);
   return { filename: file.name, ...Object.fromEntries(said) };

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { fitProblem } from '$core/pieces/fit';
   import { pieceRefusalWords } from '$core/pieces/refusals';
-  import type { RecordingFacts } from '$core/recordings/levels';
-  import type { RecordingGoal } from '$ui/recordings/goal';
+  import type { MadeRecording, RecordingGoal } from '$ui/recordings/goal';
+  import { sendRecording } from '$ui/uploads/send-recording';
   import { SHOWS } from '$ui/recordings/sources';
   import Studio from '$ui/recordings/Studio.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
@@ -20,16 +20,17 @@
     shortest: at.place.wants.seconds?.from ?? null,
     longest: at.place.wants.seconds?.to ?? null,
     label: 'Put it into the packet',
+    along: at.largest,
+    noted: true,
     take
   });
 
-  function take(file: File, facts: RecordingFacts): string | null {
+  async function take(recorded: MadeRecording): Promise<string | null> {
     const { place, pieces, largest, assignmentId } = at;
-    const made = { kind: 'recording', name: file.name, size: file.size } as const;
-    const why = fitProblem(made, place.wants, pieces.length, largest);
+    const { name, size } = recorded.file;
+    const why = fitProblem({ kind: 'recording', name, size }, place.wants, pieces.length, largest);
     if (why) return pieceRefusalWords(why, largest, place.wants.types);
-    const bound = { assignment: assignmentId, deliverable: place.id, came: 'recorded' as const };
-    uploads.add([file], { ...bound, made: { recording: facts } }, largest);
+    await sendRecording(uploads, recorded, { assignment: assignmentId, deliverable: place.id }, largest);
     return null;
   }
 </script>

@@ -1,0 +1,37 @@
+import { reach } from '$ui/forms/reach';
+import type { MadeRecording, SentAlong } from '$ui/recordings/goal';
+import { metadataOf, type Bound } from './send';
+import type { Uploads } from './uploads.svelte';
+
+/**
+ * Sends a recording to where it is bound for. What of it is at the server already is put together there, so that nothing is
+ * sent twice; where that cannot be done, it is sent whole.
+ *
+ * @param largest most bytes that the place takes
+ */
+export async function sendRecording(
+  uploads: Uploads,
+  { file, facts, note, sent }: MadeRecording,
+  bound: Bound,
+  largest: number
+): Promise<void> {
+  const whole = { ...bound, came: 'recorded' as const, note, made: { recording: facts } };
+  const there = sent && (await togetherThere(file, whole, sent).catch(() => null));
+  uploads.add([file], whole, largest, there ? [{ ...there, name: file.name }] : []);
+}
+
+/** Null where the server does not make of it what was made here. */
+async function togetherThere(
+  file: File,
+  bound: Bound,
+  { parts, passages }: SentAlong
+): Promise<{ id: string; size: number } | null> {
+  const answer = await reach('/uploads/together', {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ ...metadataOf(file, bound), parts, passages })
+  });
+  if (!answer.ok || !answer.headers.get('content-type')?.startsWith('application/json')) return null;
+  const upload = (await answer.json()) as { id?: string; size: number };
+  return upload.id === undefined ? null : { id: upload.id, size: upload.size };
+}

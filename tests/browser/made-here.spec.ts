@@ -40,6 +40,7 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   await expect(piecesIn(ilse, 'Recording')).toHaveText(['planing-the-stem.webm', 'Recording.webm']);
   await expect(place(ilse, 'Recording').getByLabel('Listen to Recording.webm')).toBeVisible();
   await expect(place(ilse, 'Recording')).toContainText('The plank, at the end');
+  await writeCaptions(ilse);
   await submit(ilse, /^Submit round 2/);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 
@@ -49,6 +50,9 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   await expect.poll(() => heard.evaluate((media: HTMLMediaElement) => media.duration)).toBeGreaterThan(1.5);
   await casper.getByRole('slider', { name: 'Place in the recording' }).first().press('ArrowRight');
   await expect.poll(() => heard.evaluate((media: HTMLMediaElement) => media.currentTime)).toBeGreaterThan(1);
+  const said = casper.getByRole('button', { name: /The plank splits along the grain/ }).first();
+  await said.click();
+  await expect(said).toHaveAttribute('aria-current', 'true');
   await casper.getByLabel('Pace').first().selectOption({ label: '1.5 times' });
   expect(await heard.evaluate((media: HTMLMediaElement) => media.playbackRate)).toBe(1.5);
   await expect(casper.getByLabel(/^Points of/)).toHaveCount(0);
@@ -118,6 +122,22 @@ test('a microphone that may not be used says so, and a screen that is not shared
   await studio.getByRole('button', { name: 'Try it again' }).click();
   await expect(studio.getByRole('alert')).toContainText('Nothing was chosen to be shown.');
 });
+
+/** What is said in it, typed as it is heard; and a file that holds no captions changes nothing. */
+async function writeCaptions(ilse: Page) {
+  await ilse.getByRole('button', { name: 'Rename or move Recording.webm' }).click();
+  await ilse.getByRole('button', { name: 'Write captions' }).click();
+  const writing = ilse.getByRole('dialog', { name: 'What is said in Recording.webm' });
+  await writing.getByLabel(/^Said from 0 s on/).fill('The plank splits along the grain');
+  await writing.getByLabel(/^Said from 0 s on/).press('Enter');
+  await writing.getByText('All of it at once').click();
+  await writing.getByLabel('Or a file of captions').setInputFiles(file('letter.vtt', 'Dear teacher'));
+  await expect(writing.getByRole('alert')).toContainText('Yours are as they were');
+  await expectAccessible(ilse);
+  await writing.getByRole('button', { name: 'Keep these captions' }).click();
+  await expect(writing).toBeHidden();
+  await expect(ilse.getByRole('button', { name: /The plank splits/ })).toBeVisible();
+}
 
 /** What records for a place, with its microphone open. */
 async function openStudio(page: Page, title: string) {

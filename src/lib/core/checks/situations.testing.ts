@@ -38,6 +38,7 @@ export const file = (over: Partial<FilePiece> = {}): FilePiece => ({
   size: 10,
   mediaType: 'text/plain',
   facts: {},
+  captioned: false,
   newer: null,
   links: [],
   reading: { words: 900, pages: null },

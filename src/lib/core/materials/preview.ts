@@ -59,7 +59,9 @@ export interface TablePart {
 
 /** What was made of a file so that it can be shown; the file itself is fetched by those kinds that need it. */
 export type Preview =
-  | { kind: 'pdf' | 'picture' | 'sound' | 'film' }
+  | { kind: 'pdf' | 'picture' }
+  /** `captions`: what is said in it can be read beside it. */
+  | { kind: 'sound' | 'film'; captions?: true }
   /** `words`: why it cannot be shown, where there is more to say. */
   | { kind: 'none' | 'unreadable'; words?: string }
   | { kind: 'document' | 'markdown'; html: string }

@@ -5,8 +5,8 @@
 export const SOURCES = ['pieces', 'submitted', 'materials', 'said', 'shelf'] as const;
 export type SourceName = (typeof SOURCES)[number];
 
-/** What is made of a file for those who may read it: its pages, a small picture, what a linked page showed of itself. */
-export const SHAPES = ['pdf', 'thumbnail', 'picture'] as const;
+/** What else there is of a file for those who may read it: its pages, a small picture, what a linked page showed of itself, what is said in it. */
+export const SHAPES = ['pdf', 'thumbnail', 'picture', 'captions'] as const;
 export type Shape = (typeof SHAPES)[number];
 
 /** The address at which a file is downloaded; what else there is of it stands below. */

@@ -36,6 +36,8 @@ export interface BytesPiece extends AnyPiece {
   mediaType: string;
   /** What a look into its bytes told; null before one was taken. */
   facts: BlobFacts | null;
+  /** What is said in it can be read beside it. */
+  captioned: boolean;
   /** The version that the Shelf has now, where this piece is of an older one. */
   newer: number | null;
   /** Where the document leads to, as it was last looked at; null before it was read. */

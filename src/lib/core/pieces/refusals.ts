@@ -25,6 +25,8 @@ export const PIECE_REFUSALS = [
   'not-all-here',
   'no-address',
   'looked-too-often',
+  'no-captions',
+  'nothing-to-caption',
   'disk-full'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
@@ -87,6 +89,9 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     'That is no web address, so it was not added. One starts with https:// or http://, as the address bar of your browser shows it.',
   'disk-full':
     'There is no room for files here at the moment, so that one was not added. The school office can see it; submitting works, and so does adding a link.',
+  'no-captions':
+    'These are no captions: neither WebVTT nor SubRip, or nothing is said in them. What was there before is kept.',
+  'nothing-to-caption': 'This piece is no recording, so it has no captions.',
   'looked-too-often':
     'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

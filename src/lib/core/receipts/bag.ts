@@ -11,7 +11,7 @@ export interface Payload {
 
 /**
  * Where each received file lies in the bag: a folder for each place, and a number before the ending where two of one
- * place have one name. Links of receipts from before they were written down (version 1) have no bytes, so they are listed in
+ * place have one name; captions lie beside their recording. Links of receipts from before they were written down (version 1) have no bytes, so they are listed in
  * the receipt alone.
  */
 export function payloadOf(receipt: Pick<Receipt, 'pieces'>): Payload[] {
@@ -22,11 +22,17 @@ export function payloadOf(receipt: Pick<Receipt, 'pieces'>): Payload[] {
     const folder = safe(piece.place ?? 'Also');
     // What was met at a link is written down in Markdown.
     const [stem, ending] = piece.url !== undefined ? [safe(piece.name), '.md'] : partName(safe(piece.name));
-    let path = `data/${folder}/${stem}${ending}`;
-    for (let no = 2; taken.has(path.toLowerCase()); no++) path = `data/${folder}/${stem} (${no})${ending}`;
-    taken.add(path.toLowerCase());
-    return [{ path, size, sha256 }];
+    const file = { path: free(taken, `data/${folder}/${stem}`, ending), size, sha256 };
+    return piece.captions ? [file, { path: free(taken, `data/${folder}/${stem}`, '.vtt'), ...piece.captions }] : [file];
   });
+}
+
+/** A path that nothing else has, whatever a file system makes of upper and lower case. */
+function free(taken: Set<string>, stem: string, ending: string): string {
+  let path = `${stem}${ending}`;
+  for (let no = 2; taken.has(path.toLowerCase()); no++) path = `${stem} (${no})${ending}`;
+  taken.add(path.toLowerCase());
+  return path;
 }
 
 /**

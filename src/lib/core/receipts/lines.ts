@@ -41,7 +41,8 @@ export function receiptLines(receipt: Receipt, zone: string): string[] {
     ...receipt.pieces.flatMap((piece) => [
       `${piece.name} (${piece.place ?? 'Also'})`,
       ...(piece.url === undefined ? [] : [`  ${piece.url}${piece.verdict ? `: ${verdictText(piece.verdict)}` : ''}`]),
-      ...(piece.size === undefined ? [] : [`  ${sizeText(piece.size)}, SHA-256 ${piece.sha256}`])
+      ...(piece.size === undefined ? [] : [`  ${sizeText(piece.size)}, SHA-256 ${piece.sha256}`]),
+      ...(piece.captions ? [`  with captions, SHA-256 ${piece.captions.sha256}`] : [])
     ]),
     '',
     `The brief as it stood: SHA-256 ${receipt.briefSha256}`

@@ -16,6 +16,8 @@ const ReceivedPiece = z.object({
   size: z.number().int().optional(),
   mediaType: z.string().optional(),
   sha256: Hash.optional(),
+  /** What is said in a recording, as WebVTT beside it. */
+  captions: z.object({ size: z.number().int(), sha256: Hash }).optional(),
   url: z.string().optional(),
   /** What a stranger met there at the latest look before the submit. */
   verdict: z.enum(VERDICTS).nullable().optional(),

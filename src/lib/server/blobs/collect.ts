@@ -45,6 +45,8 @@ export const REFERENCES = [
   ['shelf_versions', 'sha256'],
   ['pieces', 'sha256'],
   ['round_pieces', 'sha256'],
+  ['pieces', 'captions_sha256'],
+  ['round_pieces', 'captions_sha256'],
   ['materials', 'sha256'],
   ['post_files', 'sha256'],
   ['link_looks', 'picture_sha256'],

@@ -45,6 +45,7 @@ const STUDENT = `
 function asPiece({ deliverableId, name, size, sha256 }: ComingPiece): FilePiece {
   const unknown = {
     facts: null,
+    captioned: false,
     newer: null,
     links: null,
     reading: null,

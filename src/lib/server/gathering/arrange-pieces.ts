@@ -1,18 +1,14 @@
 import { z } from 'zod';
-import type { Candidate } from '$core/pieces/fit';
-import { allowed, type Refusal } from '$core/packets/allowed';
+import type { Refusal } from '$core/packets/allowed';
 import { keepableName, withEnding } from '$core/pieces/names';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { execute, select } from '../db/connection';
-import { Piece } from '../db/models/packets';
-import { NotHere, type Outcome } from '../outcome';
+import type { Outcome } from '../outcome';
 import { publish } from '../live/publish';
-import { serverPiece } from '../pieces/registry';
-import { withPacket, type OpenPacket } from '../packets/open-packet';
+import type { OpenPacket } from '../packets/open-packet';
 import { placeProblem } from '../packets/place';
-
-type OnePiece = { assignmentId: string; pieceId: string };
+import { arranging, type OnePiece } from './arranging';
 
 /** Renames a piece in the student's own packet. Its ending stays: it says what kind of file it is. Rounds keep theirs. */
 export async function renamePiece(
@@ -94,40 +90,3 @@ async function writeOrder(packet: OpenPacket, ids: string[]): Promise<void> {
   );
   await publish({ what: 'pieces-arranged', packet }, packet.tx);
 }
-
-/** Does something to one piece of the student's own packet, while pieces may be added to it at all. */
-async function arranging<T extends Outcome<object, Refusal | PieceRefusal>>(
-  person: Actor,
-  { assignmentId, pieceId }: OnePiece,
-  work: (piece: Bound, packet: OpenPacket) => Promise<T>
-): Promise<T | { ok: false; why: Refusal }> {
-  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, async (packet) => {
-    const piece = await Piece.findOne({ where: { id: pieceId, packetId: packet.id }, transaction: packet.tx });
-    if (!piece) throw new NotHere('This piece');
-    const verdict = allowed(packet.custody, { do: 'add-piece', piece: pieceId }, packet.now);
-    if (!verdict.ok) return verdict;
-    const { id, name, deliverableId } = piece;
-    const update = async (change: Change) => {
-      await piece.update(change, { transaction: packet.tx });
-    };
-    const candidate = async (): Promise<Candidate> => {
-      const [blob] = await select(Bytes, BYTES, [piece.sha256], packet.tx);
-      return serverPiece(piece.kind).candidate(piece, blob ?? null);
-    };
-    return work({ id, name, deliverableId, update, candidate }, packet);
-  });
-}
-
-/** A piece that can be changed within the packet's transaction. */
-interface Bound {
-  id: string;
-  name: string;
-  deliverableId: string | null;
-  update(change: Change): Promise<void>;
-  /** What it is, for asking whether another place takes it. */
-  candidate(): Promise<Candidate>;
-}
-type Change = Partial<Pick<Piece, 'name' | 'note' | 'deliverableId'>>;
-
-const Bytes = z.object({ size: z.number(), mediaType: z.string() });
-const BYTES = 'select size::float8 as size, media_type as "mediaType" from blobs where sha256 = $1';

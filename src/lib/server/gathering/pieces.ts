@@ -116,7 +116,19 @@ export async function letGo(packet: OpenPacket, piece: Piece): Promise<Outcome<o
 export async function layPiece(
   packet: OpenPacket,
   made: Partial<
-    Pick<Piece, 'sha256' | 'shelfFileId' | 'shelfVersion' | 'url' | 'lookId' | 'knowingly' | 'kind' | 'note'>
+    Pick<
+      Piece,
+      | 'sha256'
+      | 'shelfFileId'
+      | 'shelfVersion'
+      | 'url'
+      | 'lookId'
+      | 'knowingly'
+      | 'kind'
+      | 'note'
+      | 'captions'
+      | 'captionsSha256'
+    >
   > &
     Pick<Piece, 'deliverableId' | 'name'>,
   how: 'add-piece' | 'arrive' = 'add-piece'

@@ -70,6 +70,8 @@ const RoundPiece = z.object({
   url: z.string().nullable(),
   lookId: z.string().nullable(),
   knowingly: z.boolean(),
+  captions: z.string().nullable(),
+  captionsSha256: z.string().nullable(),
   size: z.number().nullable(),
   mediaType: z.string().nullable()
 });
@@ -78,6 +80,6 @@ type RoundPiece = z.infer<typeof RoundPiece>;
 const ROUND_PIECES = `
   select p.deliverable_id as "deliverableId", p.kind, p.name, p.note,
     case when p.url is null then p.sha256 end as sha256, p.url, p.look_id as "lookId", p.knowingly,
-    b.size::float8 as size, b.media_type as "mediaType"
+    p.captions, p.captions_sha256 as "captionsSha256", b.size::float8 as size, b.media_type as "mediaType"
   from round_pieces p left join blobs b on b.sha256 = p.sha256
   where p.packet_id = $1 and p.round_no = $2 and ($3::uuid is null or p.id = $3) order by p.position, p.id`;

@@ -10,6 +10,8 @@ export interface Found {
   look(): Promise<Preview | null>;
   /** A picture that stands for it: what a linked page offered of itself. */
   picture: StoredFile | null;
+  /** What is said in it, as WebVTT. */
+  captions?: StoredFile | null;
   /** Notes that somebody looked at it, where that counts for something. */
   looked?(): Promise<void>;
 }

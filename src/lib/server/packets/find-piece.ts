@@ -23,23 +23,28 @@ export async function findPiece(person: Actor, from: PieceShelf, id: string): Pr
   const { deed, table } = READING[from];
   const [row] = await select(Row, piece(table), [id, person.id]);
   if (!row || !may(person, deed, row)) throw new NotHere('This file');
-  const { kind, name, sha256, size, mediaType, link } = row;
+  const { kind, name, sha256, size, mediaType, link, captions } = row;
   // What was met at a link is written down in Markdown.
   const named = link ? `${name}.md` : name;
   const file = sha256 !== null && size !== null && mediaType !== null ? { name: named, sha256, size, mediaType } : null;
   return {
     file,
-    look: () => serverPiece(kind).lookAt({ file, link }),
-    picture: link?.picture ? { ...link.picture, name: 'page.webp' } : null
+    look: async () => {
+      const shown = await serverPiece(kind).lookAt({ file, link });
+      return captions && (shown?.kind === 'sound' || shown?.kind === 'film') ? { ...shown, captions: true } : shown;
+    },
+    picture: link?.picture ? { ...link.picture, name: 'page.webp' } : null,
+    captions: captions && { ...captions, name: 'captions.vtt' }
   };
 }
 
+const Blob = z.object({ sha256: z.string(), size: z.number(), mediaType: z.string() });
 const Link = z.object({
   url: z.string(),
   title: z.string(),
   text: z.string(),
   at: z.number(),
-  picture: z.object({ sha256: z.string(), size: z.number(), mediaType: z.string() }).nullable()
+  picture: Blob.nullable()
 });
 
 const Row = z.object({
@@ -49,6 +54,7 @@ const Row = z.object({
   size: z.number().nullable(),
   mediaType: z.string().nullable(),
   link: Link.nullable(),
+  captions: Blob.nullable(),
   courseRole: z.enum(['student', 'teacher']).nullable(),
   published: z.boolean(),
   followsDrafts: z.boolean(),
@@ -61,9 +67,11 @@ const piece = (table: string) => `
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as "ownsPacket",
     case when l.id is not null then json_build_object('url', l.url, 'title', l.title, 'text', l.body_text,
       'at', ${ms('l.looked_at')}, 'picture', case when i.sha256 is not null then json_build_object('sha256', i.sha256,
-        'size', i.size, 'mediaType', i.media_type) end) end as link
+        'size', i.size, 'mediaType', i.media_type) end) end as link,
+    case when c.sha256 is not null then json_build_object('sha256', c.sha256, 'size', c.size,
+      'mediaType', c.media_type) end as captions
   from ${table} f
-  left join blobs b on b.sha256 = f.sha256
+  left join blobs b on b.sha256 = f.sha256 left join blobs c on c.sha256 = f.captions_sha256
   left join link_looks l on l.id = f.look_id left join blobs i on i.sha256 = l.picture_sha256
   join packets p on p.id = f.packet_id
   join assignments a on a.id = p.assignment_id

@@ -80,6 +80,7 @@ const SAME = `json_build_object(
 
 const PIECE_COLUMNS = `p.id, p.deliverable_id as "deliverableId", p.kind, p.name, p.note, p.url, p.knowingly,
   b.size::float8 as size, b.media_type as "mediaType", f.facts, ${INSIDE},
+  p.captions_sha256 is not null as captioned,
   case when d.sha256 is not null then json_build_object('words', d.words, 'pages', d.pages) end as reading,
   (select ${ms('max(n.looked_at)')} from link_looks n where n.url = p.url) as "seenAt"`;
 const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_facts f on f.sha256 = p.sha256
@@ -113,6 +114,7 @@ const OfBytes = z.object({
   size: z.number(),
   mediaType: z.string(),
   facts: BlobFacts.nullable(),
+  captioned: z.boolean(),
   newer: z.number().nullable(),
   links: z.array(z.custom<LinkInside>()).nullable(),
   reading: z.custom<BytesPiece['reading']>(),

@@ -24,5 +24,6 @@ const PERFORM: Tasks = {
   'receipt-pdf': async (sheet) => (await import('../receipts/pdf')).receiptPdf(sheet),
   hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),
   listing: async ({ xml }) => (await import('../shelf/outside/parse-listing')).parseListing(xml),
+  captions: async ({ text }) => (await import('$core/recordings/captions')).readCaptions(text),
   recording: async (recording) => (await import('../blobs/put-recording-together')).putRecordingTogether(recording)
 };

@@ -5,6 +5,7 @@ import type { RosterRow } from '$core/school/roster-files';
 import type { PageText } from '$core/links/page-text';
 import type { Reading } from '$core/materials/reading';
 import type { ReceiptSheet } from '$core/receipts/sheet';
+import type { Caption } from '$core/recordings/captions';
 import type { Passage } from '$core/recordings/passages';
 import type { Lane } from './limits';
 
@@ -37,6 +38,7 @@ export interface Tasks {
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
+  captions: (input: { text: string }) => Promise<Caption[] | null>;
   /** Files of a recording, put together into one. `into`: where it is written. */
   recording: (input: { parts: string[]; passages: Passage[] | null; into: string }) => Promise<void>;
 }
@@ -60,6 +62,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   picture: 'files',
   thumbnail: 'files',
   listing: 'files',
+  captions: 'files',
   'roster-table': 'files',
   'receipt-pdf': 'files',
   hash: 'checking',

@@ -77,7 +77,8 @@ const present = (row: Record<string, unknown>) =>
 const PieceRow = z.record(z.string(), z.unknown());
 const PIECES = `
   select p.kind, d.title as place, p.name, b.size::float8 as size, b.media_type as "mediaType", p.sha256, p.url,
-    l.verdict, ${ms('l.looked_at')} as "lookedAt", l.text_sha256 as "textSha256"
+    l.verdict, ${ms('l.looked_at')} as "lookedAt", l.text_sha256 as "textSha256",
+    case when c.sha256 is not null then json_build_object('size', c.size, 'sha256', c.sha256) end as captions
   from round_pieces p left join blobs b on b.sha256 = p.sha256 left join deliverables d on d.id = p.deliverable_id
-  left join link_looks l on l.id = p.look_id
+  left join link_looks l on l.id = p.look_id left join blobs c on c.sha256 = p.captions_sha256
   where p.packet_id = $1 and p.round_no = $2 order by d.position nulls last, p.position, p.id`;

@@ -22,5 +22,9 @@ const SHAPED: Record<Shape, (found: Found) => Promise<StoredFile>> = {
   picture: async ({ picture }) => {
     if (!picture) throw new NotHere('This picture');
     return picture;
+  },
+  captions: async ({ captions }) => {
+    if (!captions) throw new NotHere('These captions');
+    return captions;
   }
 };

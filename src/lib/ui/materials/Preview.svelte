@@ -21,7 +21,12 @@
 {:else if preview.kind === 'picture'}
   <img src={file} alt={material.title} class="mx-auto max-h-[80vh] max-w-full bg-base-100" />
 {:else if preview.kind === 'sound' || preview.kind === 'film'}
-  <Player {file} name={material.title} film={preview.kind === 'film'} />
+  <Player
+    {file}
+    name={material.title}
+    film={preview.kind === 'film'}
+    captions={preview.captions ? shapeAddress(file, 'captions') : null}
+  />
 {:else if preview.kind === 'document' || preview.kind === 'markdown'}
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server -->
   <div class="brief-text rounded bg-base-100 p-6">{@html preview.html}</div>

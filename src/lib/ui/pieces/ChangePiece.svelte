@@ -1,8 +1,13 @@
 <script lang="ts">
   import { withEnding } from '$core/pieces/names';
+  import { previewKind } from '$core/materials/preview';
+  import { fileAddress, shapeAddress } from '$core/materials/source';
   import type { PieceView } from '$core/pieces/piece';
+  import { bytesOf } from '$core/pieces/registry';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
+  import CaptionsButton from '$ui/recordings/CaptionsButton.svelte';
+  import type { Captioned } from '$ui/recordings/goal';
 
   interface Props {
     piece: PieceView;
@@ -12,6 +17,15 @@
   }
   /** What can be done to a piece besides taking it out: its name, its place among the others, a word beside it. */
   const { piece, named, first, last }: Props = $props();
+  const captioned = $derived.by((): Captioned | null => {
+    const bytes = bytesOf(piece);
+    const kind = bytes && previewKind(bytes);
+    if (!bytes || (kind !== 'sound' && kind !== 'film')) return null;
+    const file = fileAddress('pieces', piece.id);
+    const facts = bytes.facts?.made?.recording ?? null;
+    const captions = bytes.captioned ? shapeAddress(file, 'captions') : null;
+    return { pieceId: piece.id, name: piece.name, file, captions, film: facts?.film ?? kind === 'film', facts };
+  });
   const wanted = $derived(named === null ? null : withEnding(named, piece.name));
 </script>
 
@@ -36,6 +50,7 @@
     </Field>
     <button class="btn btn-sm">Keep</button>
   </form>
+  {#if captioned}<div><CaptionsButton goal={captioned} /></div>{/if}
   {#if !(first && last)}
     <form method="post" action="?/movePiece" use:act class="flex gap-2">
       <input type="hidden" name="pieceId" value={piece.id} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { shapeAddress } from '$core/materials/source';
   import { bytesOf } from '$core/pieces/registry';
   import { span } from '$core/time/words';
   import Player from '$ui/recordings/Player.svelte';
@@ -13,7 +14,13 @@
 </script>
 
 <div class="grid gap-1 pl-8">
-  <Player file={address} name={piece.name} {film} facts={bytes?.facts?.made?.recording ?? null} />
+  <Player
+    file={address}
+    name={piece.name}
+    {film}
+    facts={bytes?.facts?.made?.recording ?? null}
+    captions={bytes?.captioned ? shapeAddress(address, 'captions') : null}
+  />
   {#if seconds !== null}<span class="figures text-sm opacity-80">{span(Math.round(seconds) * 1000)}</span>{/if}
 </div>
 <BytesAbout {piece} {address} {editable} {elsewhere} />

@@ -16,6 +16,7 @@
   import Message from '$ui/primitives/Message.svelte';
   import type { Together } from '../../workers/recording';
   import type { RecordingGoal } from './goal';
+  import Media from './Media.svelte';
   import { listenTo, putTogether } from './studio';
   import type { Plan, Take } from './take.svelte';
   import Waveform from './Waveform.svelte';
@@ -69,12 +70,12 @@
   onDestroy(() => whole && URL.revokeObjectURL(whole.url));
 
   /** What is cut is not played. */
-  function skip() {
-    if (!media || media.paused) return;
+  $effect(() => {
     const next = nextKept(kept, at);
+    if (!media || media.paused) return;
     if (next === null) media.pause();
     else if (next > at + 0.02) media.currentTime = next;
-  }
+  });
   function seek(to: number) {
     if (media) media.currentTime = to;
     at = to;
@@ -132,27 +133,8 @@
 </script>
 
 <section aria-label="What you recorded" class="grid gap-3">
-  {#if whole?.film}
-    <!-- svelte-ignore a11y_media_has_caption (it was made a moment ago) -->
-    <video
-      bind:this={media}
-      bind:currentTime={at}
-      src={whole.url}
-      controls
-      ontimeupdate={skip}
-      aria-label="Look at what you recorded"
-      class="max-h-[40vh] w-full bg-black"
-    ></video>
-  {:else if whole}
-    <audio
-      bind:this={media}
-      bind:currentTime={at}
-      src={whole.url}
-      controls
-      ontimeupdate={skip}
-      aria-label="Listen to what you recorded"
-      class="h-10 w-full"
-    ></audio>
+  {#if whole}
+    <Media src={whole.url} film={whole.film} of="what you recorded" bind:media bind:at />
   {:else if !problem}<p role="status">Being made ready …</p>{/if}
   {#if sound}<Waveform {...waveform} {seconds} {at} {cuts} {seek} />{/if}
   <div class="flex flex-wrap items-center gap-2">

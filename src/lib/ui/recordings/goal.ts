@@ -39,6 +39,17 @@ export interface MadeRecording {
   sent: SentAlong | null;
 }
 
+/** A recording in a packet, whose captions are written. */
+export interface Captioned {
+  pieceId: string;
+  name: string;
+  /** Addresses of the recording and of the captions that it has; null where it has none. */
+  file: string;
+  captions: string | null;
+  film: boolean;
+  facts: RecordingFacts | null;
+}
+
 /** What was sent as it was recorded, and which passages of it are kept. */
 export interface SentAlong {
   parts: SentPart[];

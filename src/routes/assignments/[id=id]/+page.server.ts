@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { GuidanceView } from '$core/assignments/guidance';
 import { topics } from '$core/live/topics';
+import { LONGEST_CAPTIONS } from '$core/recordings/captions';
 import { namedFor } from '$server/assignments/deliverables';
 import { conversations, readGuidance } from '$server/assignments/guidance';
 import { estimateOwn, noteResultSeen, tickMustDo } from '$server/assignments/own-progress';
@@ -14,6 +15,7 @@ import { lookAgain, lookAtAll } from '$server/gathering/attach-link';
 import { declareSite, declaredSite } from '$server/links/own-site';
 import { readBehind } from '$server/reading/read-behind';
 import { movePiece, notePiece, placePiece, renamePiece } from '$server/gathering/arrange-pieces';
+import { captionPiece } from '$server/gathering/caption-piece';
 import { removePiece } from '$server/gathering/pieces';
 import { takeNewer } from '$server/gathering/take-from-shelf';
 import { readUnderWay } from '$server/uploads/under-way';
@@ -106,6 +108,7 @@ export const actions = {
   removePiece: actingOn(PieceForm, removePiece),
   renamePiece: actingOn(PieceForm.extend({ name: z.string().trim().min(1).max(1000) }), renamePiece),
   notePiece: actingOn(PieceForm.extend({ note: z.string().trim().max(500).default('') }), notePiece),
+  captionPiece: actingOn(PieceForm.extend({ captions: z.string().max(LONGEST_CAPTIONS) }), captionPiece),
   placePiece: actingOn(
     PieceForm.extend({ deliverableId: PlaceId, index: z.coerce.number().int().min(0).max(1000) }),
     placePiece

@@ -23,6 +23,9 @@ export class Piece extends Model<InferAttributes<Piece>, InferCreationAttributes
   declare url: CreationOptional<string | null>;
   declare lookId: CreationOptional<string | null>;
   declare knowingly: CreationOptional<boolean>;
+  /** What is said in it, to be found by, and as captions (WebVTT). */
+  declare captions: CreationOptional<string | null>;
+  declare captionsSha256: CreationOptional<string | null>;
   declare addedAt: Date;
   declare position: number;
 }
@@ -40,6 +43,8 @@ Piece.init(
     url: maybeText(),
     lookId: maybeUuid(),
     knowingly: { ...flag(), defaultValue: false },
+    captions: maybeText(),
+    captionsSha256: maybeText(),
     addedAt: moment(),
     position: whole()
   },

@@ -1,25 +1,37 @@
 import { basename } from 'node:path';
-import { createReadStream } from 'node:fs';
+import { createReadStream, existsSync, readFileSync } from 'node:fs';
 import { Readable } from 'node:stream';
 import { Document, Packer, Paragraph } from 'docx';
 import { PDFDocument, StandardFonts } from 'pdf-lib';
 import sharp from 'sharp';
+import { MadeFacts } from '../src/lib/core/materials/made';
 import type { Wants } from '../src/lib/core/pieces/wants';
 import type { Actor } from '../src/lib/core/people/policy';
-import { inspectBlob } from '../src/lib/server/blobs/inspect';
+import { inspectBlob, noteMade } from '../src/lib/server/blobs/inspect';
 import { storeBlob } from '../src/lib/server/blobs/store';
 import { config } from '../src/lib/server/config';
+import { captionPiece } from '../src/lib/server/gathering/caption-piece';
 import { addLink } from '../src/lib/server/gathering/attach-link';
 import { declareSite } from '../src/lib/server/links/own-site';
 import { addFile } from '../src/lib/server/gathering/pieces';
 import { demoFile } from './read-world';
 
-/** Puts a file of demo/files into a place. */
+/** Puts a file of demo/files into a place. What was captured has what was noted of it beside it, and what is said in it. */
 export async function addDemoFile(student: Actor, assignmentId: string, deliverableId: string | null, file: string) {
   const blob = await storeBlob(createReadStream(demoFile(file)));
-  const added = await addFile(student, { assignmentId, deliverableId, name: basename(file), blob, key: null });
+  const beside = (ending: string) => {
+    const path = demoFile(file.replace(/[^.]+$/, ending));
+    return existsSync(path) ? readFileSync(path, 'utf8') : null;
+  };
+  const noted = beside('made.json');
+  const made = noted === null ? null : MadeFacts.parse(JSON.parse(noted));
+  const came = made === null ? 'upload' : made.scan ? 'scanned' : 'recorded';
+  const added = await addFile(student, { assignmentId, deliverableId, name: basename(file), blob, key: null, came });
   await inspectBlob(blob);
-  return added;
+  if (made) await noteMade(blob.sha256, made);
+  const captions = beside('vtt');
+  if (captions === null || !added.ok) return added;
+  return captionPiece(student, { assignmentId, pieceId: added.pieceId, captions });
 }
 
 /** Puts a page of the simulated site into a place, kept knowingly where it is not fine. */

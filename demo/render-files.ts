@@ -1,7 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { BROWSER } from '../scripts/lib/debian.mjs';
 import { join } from 'node:path';
-import { chromium } from '@playwright/test';
 import { Document, Packer, Paragraph, HeadingLevel } from 'docx';
 import { PDFDocument, StandardFonts, rgb } from 'pdf-lib';
 import sharp from 'sharp';
@@ -10,7 +8,8 @@ import { dice } from './classmates';
 /**
  * Draws the small files that the demo's people hand in: `node --import tsx demo/render-files.ts [NAME…]`.
  *
- * They are kept in the repository; this is how they were made. Nothing in them shows a real person or place.
+ * They are kept in the repository; this is how they were made. What was scanned or recorded is made by Vendro itself
+ * (`captured/capture.command.ts`). Nothing in them shows a real person or place.
  */
 const wanted = process.argv.slice(2);
 const isWanted = (name: string) => wanted.length === 0 || wanted.includes(name);
@@ -50,54 +49,6 @@ async function photograph(seed: string): Promise<Buffer> {
     <rect y="230" width="800" height="370" fill="#5f7472"/>${stones.join('')}
     <rect x="40" y="540" width="200" height="16" fill="#fff"/><rect x="40" y="540" width="50" height="16"/><rect x="140" y="540" width="50" height="16"/></svg>`;
   return sharp(Buffer.from(svg)).jpeg({ quality: 70 }).toBuffer();
-}
-
-/** A short recording: a moving picture and a tone, encoded by the browser itself. */
-async function recording(name: string, words: string) {
-  if (!isWanted(name)) return;
-  const browser = await chromium.launch({
-    executablePath: BROWSER,
-    args: ['--no-sandbox', '--autoplay-policy=no-user-gesture-required']
-  });
-  const page = await browser.newPage();
-  const base64 = await page.evaluate(async (text) => {
-    const canvas = document.createElement('canvas');
-    [canvas.width, canvas.height] = [320, 180];
-    const pen = canvas.getContext('2d');
-    const audio = new AudioContext();
-    const tone = audio.createOscillator();
-    const out = audio.createMediaStreamDestination();
-    tone.frequency.value = 220;
-    tone.connect(out);
-    tone.start();
-    const stream = new MediaStream([...canvas.captureStream(12).getTracks(), ...out.stream.getTracks()]);
-    const recorder = new MediaRecorder(stream, {
-      mimeType: 'video/webm',
-      videoBitsPerSecond: 120_000,
-      audioBitsPerSecond: 24_000
-    });
-    const parts: Blob[] = [];
-    recorder.ondataavailable = (event) => parts.push(event.data);
-    const ended = new Promise((resolve) => (recorder.onstop = resolve));
-    recorder.start();
-    for (let frame = 0; frame < 24; frame++) {
-      if (pen) {
-        pen.fillStyle = '#12424f';
-        pen.fillRect(0, 0, 320, 180);
-        pen.fillStyle = '#f0b44a';
-        pen.fillRect(20 + frame * 10, 120, 40, 12);
-        pen.font = '18px sans-serif';
-        pen.fillText(text, 20, 60);
-      }
-      await new Promise((resolve) => setTimeout(resolve, 83));
-    }
-    recorder.stop();
-    await ended;
-    const bytes = new Uint8Array(await new Blob(parts).arrayBuffer());
-    return btoa(String.fromCharCode(...bytes));
-  }, words);
-  await browser.close();
-  save(name, Buffer.from(base64, 'base64'));
 }
 
 const chance = dice('counts');
@@ -145,12 +96,6 @@ await pdf(
   ],
   await photograph('bench')
 );
-await pdf(
-  'noon-sight-scan.pdf',
-  'Noon sight',
-  ['Index error 1.2 off the arc', 'Dip for 4 m: 3.5', 'Latitude 61 47.3 N'],
-  await photograph('sheet')
-);
 await docx('borrowed-voice-first.docx', 'A page in a borrowed voice', [
   'The harbour was not ours that winter; we only swept it.',
   'Every morning the keeper counted the boats aloud, and every morning there were nine.',
@@ -167,8 +112,6 @@ save('north-ledge-counts.csv', `station,height,species,count\n${rows(10).join('\
 save('pool-counts.csv', `pool,height,species,count\n${rows(28).join('\n')}\n`);
 save('surprise.txt', 'Station 7 was empty. I counted it three times, because an empty square looks like a mistake.\n');
 save('bird-count.txt', 'Harbour wall, 15:00 to 16:00. Eider 41, purple sandpiper 6, shag 3, herring gull: too many.\n');
-await recording('planing-the-stem.webm', 'Planing the stem');
-await recording('reading-aloud.webm', 'Reading aloud, page 112');
 
 /** A document of many short pages, to be opened at any of them. */
 async function book(name: string, title: string, pages: Array<{ head: string; lines: string[] }>) {

@@ -85,14 +85,22 @@ export const momentWords = (at: number): string => span(Math.round(at) * 1000);
 
 const reading = (text: string) => Math.min(Math.max(text.length / READ, SHORTEST), LONGEST);
 
-/** Lines as they were written; one that is too long to be read at once is broken between words. */
+/** Lines as they were written; one that is too long to be read at once is broken between words, into parts alike. */
 function linesOf(text: string): string[] {
-  return text
-    .split('\n')
-    .flatMap((line) => line.trim().match(/.{1,90}(?:\s|$)|\S{91,}/g) ?? [])
-    .map((line) => line.trim())
-    .filter((line) => line !== '');
+  return text.split('\n').flatMap((line) => {
+    const words = line.split(/\s+/).filter((word) => word !== '');
+    const each = line.trim().length / Math.ceil(line.trim().length / WIDE);
+    const parts: string[] = [];
+    for (const word of words) {
+      const last = parts.at(-1);
+      if (last !== undefined && last.length + word.length / 2 < each) parts.splice(-1, 1, `${last} ${word}`);
+      else parts.push(word);
+    }
+    return parts;
+  });
 }
+/** Characters that are read at once. */
+const WIDE = 90;
 
 /** @param what at the edge of two stretches, a line that ends there is before the silence, one that begins behind it */
 function momentAfter(spoken: readonly Stretch[], seconds: number, what: 'begins' | 'ends'): number {

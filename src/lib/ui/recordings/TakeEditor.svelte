@@ -38,6 +38,7 @@
 
   let whole = $state.raw<(Together & { url: string; film: boolean }) | null>(null);
   let sound = $state.raw<Sound | null>(null);
+  let hearing: Promise<Sound | null> = Promise.resolve(null);
   let media = $state<HTMLMediaElement>();
   let at = $state(0);
   let cuts = $state.raw<Stretch[]>([]);
@@ -62,7 +63,11 @@
       whole = { ...made, url: URL.createObjectURL(made.file), film: made.file.type.startsWith('video/') };
       // Of one that broke off, nobody had written down how far it had come.
       take.seconds = made.seconds;
-      ({ sound } = await listenTo(made.file));
+      hearing = listenTo(made.file).then(
+        (heard) => heard.sound,
+        () => null
+      );
+      sound = await hearing;
     } catch {
       problem = 'What was recorded could not be read here. It is kept; close this and open it again.';
     }
@@ -107,7 +112,7 @@
       // What is left to be sent goes while it is put together here.
       const there = take.along?.end() ?? null;
       const { file } = cuts.length > 0 ? await putTogether(take.parts, wanted) : whole;
-      const heard = cuts.length > 0 ? (await listenTo(file)).sound : sound;
+      const heard = cuts.length > 0 ? (await listenTo(file)).sound : await hearing;
       const facts = { film: whole.film, ...waveformOf(heard), troubles: troublesOf(heard) };
       const title = withEnding(words.name.trim() || goal.name, `x.${file.type.split('/')[1] ?? 'webm'}`);
       const parts = await there;

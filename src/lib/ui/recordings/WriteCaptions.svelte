@@ -82,7 +82,7 @@
     <h2 id="{id}-title" class="text-xl font-semibold wrap-anywhere">What is said in {goal.name}</h2>
     <span class="ml-auto"><IconButton icon={X} label="Close" onclick={() => sheet?.close()} /></span>
   </div>
-  <div class="grid gap-4">
+  <div class="grid grid-cols-1 gap-4">
     <Media
       src={goal.file}
       film={goal.film}
@@ -111,7 +111,7 @@
       <button class="btn" disabled={line.trim() === ''}>Add this line</button>
     </form>
     {#if captions.length > 0}
-      <ol class="grid max-h-64 gap-1 overflow-y-auto">
+      <ol class="grid max-h-64 grid-cols-1 gap-1 overflow-y-auto">
         {#each captions as caption, i (i)}
           <li class="flex items-center gap-2">
             <button

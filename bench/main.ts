@@ -1,6 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { backupRestore } from './backup-restore';
 import { bigSchool } from './big-school';
+import { recordingLoss, scan12mp } from './capture';
 import { deadlineRush } from './deadline-rush';
 import { deskCpu } from './desk-cpu';
 import { deskJs } from './desk-js';
@@ -39,7 +40,9 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'fault-rush': faultRush,
   'backup-restore': backupRestore,
   'scan-corners': scanCorners,
-  'scan-legible': scanLegible
+  'scan-legible': scanLegible,
+  'scan-12mp': scan12mp,
+  'recording-loss': recordingLoss
 };
 
 const RESULTS = 'bench/results.json';

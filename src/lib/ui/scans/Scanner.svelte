@@ -64,6 +64,8 @@
     };
     chosen = scan.sheets[Math.min(at, scan.sheets.length - 1)] ?? null;
   }
+  /** Nothing can be finished before a sheet is cut out; and the page is not kept from all else by showing everything at once. */
+  const begunOn = $derived(scan.sheets.some(({ developed, failed }) => developed || failed));
 </script>
 
 <dialog
@@ -141,7 +143,7 @@
           />
         {/key}
       {/if}
-      <FinishScan {scan} {goal} done={() => sheet?.close()} />
+      {#if begunOn}<FinishScan {scan} {goal} done={() => sheet?.close()} />{/if}
     {:else if !camera}
       <p class="max-w-prose">
         Lay each sheet flat, on something darker than it is. Its edges are found, it is put straight, and its paper

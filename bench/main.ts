@@ -1,7 +1,7 @@
 import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { backupRestore } from './backup-restore';
 import { bigSchool } from './big-school';
-import { recordingLoss, scan12mp } from './capture';
+import { recordingLoss, scan12mp, talkThere } from './capture';
 import { deadlineRush } from './deadline-rush';
 import { deskCpu } from './desk-cpu';
 import { deskJs } from './desk-js';
@@ -42,7 +42,8 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'scan-corners': scanCorners,
   'scan-legible': scanLegible,
   'scan-12mp': scan12mp,
-  'recording-loss': recordingLoss
+  'recording-loss': recordingLoss,
+  'talk-there': talkThere
 };
 
 const RESULTS = 'bench/results.json';

@@ -1,7 +1,7 @@
 import { rm, stat } from 'node:fs/promises';
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
-import { MadeFacts } from '$core/materials/made';
+import type { MadeFacts } from '$core/materials/made';
 import { SENT } from '$core/pieces/kinds';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
@@ -23,9 +23,12 @@ export type Finished = Outcome<{ name: string }, Refusal | PieceRefusal>;
  * Shelf, or a file there.
  *
  * @param sha256 what the sender hashed of what they sent; null where they no longer can, and take it as it arrived.
- *               What this server hashed of what it received must be the same.
+ *               What this server hashed of what it received must be the same. `made`: what its maker's browser noted of it
  */
-export async function finishUpload(person: Actor, input: { id: string; sha256: string | null }): Promise<Finished> {
+export async function finishUpload(
+  person: Actor,
+  input: { id: string; sha256: string | null; made?: MadeFacts }
+): Promise<Finished> {
   const [upload] = await select(Row, UPLOAD, [input.id, person.id]);
   if (!upload) throw new NotHere('This upload');
   if (upload.answer) return upload.answer;
@@ -37,7 +40,7 @@ export async function finishUpload(person: Actor, input: { id: string; sha256: s
   const blob = await adoptFile(path, received);
   const answer = await settle(person, input.id, upload, blob);
   await inspectBlob(blob);
-  if (upload.made) await noteMade(blob.sha256, upload.made);
+  if (input.made) await noteMade(blob.sha256, input.made);
   return close(input.id, answer);
 }
 
@@ -63,7 +66,6 @@ const Row = z.object({
   note: z.string(),
   size: z.number(),
   came: z.enum(SENT),
-  made: MadeFacts.nullable(),
   assignmentId: z.string().nullable(),
   deliverableId: z.string().nullable(),
   replacesId: z.string().nullable(),
@@ -75,7 +77,7 @@ const Row = z.object({
 type Row = z.infer<typeof Row>;
 
 const UPLOAD = `
-  select name, note, size::float8 as size, came, made, assignment_id as "assignmentId", deliverable_id as "deliverableId",
+  select name, note, size::float8 as size, came, assignment_id as "assignmentId", deliverable_id as "deliverableId",
     replaces_id as "replacesId", folder_id as "folderId", instead_of as "insteadOf",
     received_sha256 as received, answer
   from uploads where id = $1 and owner_id = $2 and not raw`;

@@ -1,7 +1,6 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import { Upload } from '@tus/server';
 import { z } from 'zod';
-import { MadeFacts } from '$core/materials/made';
 import { SENT } from '$core/pieces/kinds';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
@@ -19,12 +18,6 @@ export const UploadMetadata = z
     replaces: z.uuid().nullable(),
     folder: z.uuid().nullable(),
     came: z.enum(SENT),
-    /** What was noted as it was made, as JSON. */
-    made: z
-      .string()
-      .max(20_000)
-      .transform((text) => parsed(text))
-      .pipe(MadeFacts),
     /** A word beside it. */
     note: z.string().trim().max(500),
     /** It is a recording that is still made: bytes to be put together (`putTogether`), and bound for nothing yet. */
@@ -43,19 +36,10 @@ export const UploadMetadata = z
     folder: true,
     came: true,
     instead: true,
-    made: true,
     note: true,
     raw: true
   });
 export type UploadMetadata = z.infer<typeof UploadMetadata>;
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
 
 /**
  * Notes an upload that is about to begin, in the transaction that promises it its room.
@@ -67,21 +51,11 @@ export async function beginUpload(
   upload: { id: string; size: number; name: string; about: UploadMetadata },
   tx: Tx
 ): Promise<true> {
-  const {
-    assignment,
-    deliverable,
-    replaces,
-    folder,
-    came = 'upload',
-    instead = [],
-    made,
-    note = '',
-    raw
-  } = upload.about;
+  const { assignment, deliverable, replaces, folder, came = 'upload', instead = [], note = '', raw } = upload.about;
   await execute(
     `insert into uploads (id, owner_id, assignment_id, deliverable_id, replaces_id, folder_id, came, name, size, began_at,
-       instead_of, made, note, raw)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)`,
+       instead_of, note, raw)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
     [
       upload.id,
       owner.id,
@@ -94,7 +68,6 @@ export async function beginUpload(
       upload.size,
       new Date(clock.now()),
       instead,
-      made ? JSON.stringify(made) : null,
       note,
       raw === 'yes'
     ],

@@ -63,16 +63,20 @@
       whole = { ...made, url: URL.createObjectURL(made.file), film: made.file.type.startsWith('video/') };
       // Of one that broke off, nobody had written down how far it had come.
       take.seconds = made.seconds;
-      hearing = listenTo(made.file).then(
-        (heard) => heard.sound,
-        () => null
-      );
+      hearing = soundOf(made.file);
       sound = await hearing;
     } catch {
       problem = 'What was recorded could not be read here. It is kept; close this and open it again.';
     }
   });
   onDestroy(() => whole && URL.revokeObjectURL(whole.url));
+
+  /** Null where this browser cannot hear it. */
+  const soundOf = (file: Blob): Promise<Sound | null> =>
+    listenTo(file).then(
+      (heard) => heard.sound,
+      () => null
+    );
 
   /** What is cut is not played. */
   $effect(() => {
@@ -109,19 +113,15 @@
     problem = '';
     try {
       const wanted = cuts.length > 0 ? passages(kept) : take.passages;
-      // What is left to be sent goes while it is put together here.
-      const there = take.along?.end() ?? null;
+      // What is left to be sent goes while it is put together here, and while it is listened to.
+      const sent = take.along?.end().then((parts) => parts && { parts, passages: wanted }) ?? Promise.resolve(null);
       const { file } = cuts.length > 0 ? await putTogether(take.parts, wanted) : whole;
-      const heard = cuts.length > 0 ? (await listenTo(file)).sound : await hearing;
-      const facts = { film: whole.film, ...waveformOf(heard), troubles: troublesOf(heard) };
+      const heard = cuts.length > 0 ? soundOf(file) : hearing;
+      const { film } = whole;
+      const facts = heard.then((sound) => ({ film, ...waveformOf(sound), troubles: troublesOf(sound) }));
       const title = withEnding(words.name.trim() || goal.name, `x.${file.type.split('/')[1] ?? 'webm'}`);
-      const parts = await there;
-      const refused = await goal.take({
-        file: new File([file], title, { type: file.type }),
-        facts,
-        note: words.note.trim(),
-        sent: parts && { parts, passages: wanted }
-      });
+      const named = new File([file], title, { type: file.type });
+      const refused = await goal.take({ file: named, facts, note: words.note.trim(), sent });
       if (refused === null) done();
       else problem = refused;
     } catch {

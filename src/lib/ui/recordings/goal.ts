@@ -32,11 +32,12 @@ export interface RecordingGoal {
 /** A recording, whole and cut. */
 export interface MadeRecording {
   file: File;
-  facts: RecordingFacts;
+  /** What was noted of it; a long one takes a while to be listened to. */
+  facts: Promise<RecordingFacts>;
   /** What it is about, in its maker's words; empty where nothing was said. */
   note: string;
   /** What the server has of it already; null where it has not all of it. */
-  sent: SentAlong | null;
+  sent: Promise<SentAlong | null>;
 }
 
 /** A recording in a packet, whose captions are written. */

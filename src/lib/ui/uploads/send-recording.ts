@@ -15,21 +15,23 @@ export async function sendRecording(
   bound: Bound,
   largest: number
 ): Promise<void> {
-  const whole = { ...bound, came: 'recorded' as const, note, made: { recording: facts } };
-  const there = sent && (await togetherThere(file, whole, sent).catch(() => null));
-  uploads.add([file], whole, largest, there ? [{ ...there, name: file.name }] : []);
+  const whole = { ...bound, came: 'recorded' as const, note };
+  const [there, recording] = await Promise.all([togetherThere(file, whole, sent).catch(() => null), facts]);
+  uploads.add([file], { ...whole, made: { recording } }, largest, there ? [{ ...there, name: file.name }] : []);
 }
 
 /** Null where the server does not make of it what was made here. */
 async function togetherThere(
   file: File,
   bound: Bound,
-  { parts, passages }: SentAlong
+  sent: Promise<SentAlong | null>
 ): Promise<{ id: string; size: number } | null> {
+  const along = await sent;
+  if (along === null) return null;
   const answer = await reach('/uploads/together', {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
-    body: JSON.stringify({ ...metadataOf(file, bound), parts, passages })
+    body: JSON.stringify({ ...metadataOf(file, bound), ...along })
   });
   if (!answer.ok || !answer.headers.get('content-type')?.startsWith('application/json')) return null;
   const upload = (await answer.json()) as { id?: string; size: number };

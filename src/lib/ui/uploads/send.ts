@@ -35,9 +35,9 @@ export async function askKnown(file: File, bound: Bound, sha256: string, key: st
   return answer.known ? answer : null;
 }
 
-/** Tells the server that all has been sent, and what it was. */
-export function finish(id: string, sha256: string | null): Promise<Answer> {
-  return ask<Answer>(`/uploads/${id}/finish`, { sha256 });
+/** Tells the server that all has been sent, what it was, and what was noted of it. */
+export function finish(id: string, sha256: string | null, made?: MadeFacts): Promise<Answer> {
+  return ask<Answer>(`/uploads/${id}/finish`, { sha256, made });
 }
 
 async function ask<T>(address: string, body: unknown): Promise<T> {
@@ -55,11 +55,10 @@ async function ask<T>(address: string, body: unknown): Promise<T> {
 
 /** What the server is told of a file before its bytes. */
 export function metadataOf(file: File, bound: Bound): Record<string, string> {
-  const { assignment, deliverable, replaces, folder, came, instead, made, note } = bound;
+  const { assignment, deliverable, replaces, folder, came, instead, note } = bound;
   const known = {
     ...{ assignment, deliverable: deliverable ?? undefined, replaces, folder, came },
     instead: instead?.join(),
-    made: made && JSON.stringify(made),
     note: note || undefined
   };
   const said = Object.entries(known).filter((one): one is [string, string] => one[1] !== undefined);

@@ -218,7 +218,7 @@ export class Uploads {
     item.state = 'checking';
     const sha256 = await hash;
     if (sha256 === null) return { ok: false, words: GONE };
-    const answer = await finish(item.id, sha256);
+    const answer = await finish(item.id, sha256, bound.made);
     if (!answer.ok && answer.again) item.id = undefined;
     return answer;
   }

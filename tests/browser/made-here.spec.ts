@@ -32,6 +32,12 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   await expect(studio.getByRole('timer')).toHaveText(/[3-9] s/);
   await studio.getByRole('button', { name: 'Stop' }).click();
   await expect(studio.getByRole('button', { name: 'As it was before you recorded again' })).toBeVisible();
+  const length = studio.getByRole('status').filter({ hasText: 'long' });
+  const before = Number.parseInt((await length.textContent()) ?? '', 10);
+  await waveform.press('Home');
+  await waveform.press('ArrowRight');
+  await studio.getByRole('button', { name: /^Begin here/ }).click();
+  await expect.poll(async () => Number.parseInt((await length.textContent()) ?? '', 10)).toBeLessThan(before);
   await studio.getByLabel('A word beside it').fill('The plank, at the end');
   const together = ilse.waitForResponse(/\/uploads\/together$/);
   await studio.getByRole('button', { name: 'Put it into the packet' }).click();

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { readClass } from '$server/marking/queries';
+import { readClass } from '$server/lines/class';
 import { readDrafts } from '$server/packets/read-packet';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';

@@ -5,7 +5,8 @@ import { execute } from '$server/db/connection';
 import { DESK_PAGE, readDesk } from '$server/lines/desk';
 import { LONG_PAGE, readOpen, readSettled } from '$server/lines/long-lists';
 import { excuse, extend, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
-import { MARKING_PAGE, nextWaiting, readClass, readMarkingDesk, readSetAssignments } from '$server/marking/queries';
+import { MARKING_PAGE, nextWaiting, readMarkingDesk, readSetAssignments } from '$server/marking/desk';
+import { readClass } from '$server/lines/class';
 import { returnRound } from '$server/marking/return-round';
 import { at, attach, DAY, handIn, key, MONDAY, packetOf, person, smallCourse } from './kit';
 

@@ -5,7 +5,8 @@ import { dropRevision, revise, takeBack, declareDone } from '$server/rounds/chan
 import { removePiece } from '$server/gathering/pieces';
 import { submitPacket } from '$server/rounds/submit';
 import { keepMark, lookAndSettle, openRound, returnRound } from '$server/marking/return-round';
-import { readForMarking, readMarkingDesk } from '$server/marking/queries';
+import { readForMarking } from '$server/marking/read-for-marking';
+import { readMarkingDesk } from '$server/marking/desk';
 import { excuse, extend, liftExcuse, receiveInPerson } from '$server/marking/class-actions';
 import { at, attach, count, DAY, execute, handIn, HOUR, key, MONDAY, packetOf, smallCourse } from './kit';
 

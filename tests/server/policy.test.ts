@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { excuse } from '$server/marking/class-actions';
-import { readForMarking } from '$server/marking/queries';
+import { readForMarking } from '$server/marking/read-for-marking';
 import { openRound, returnRound } from '$server/marking/return-round';
 import { openFile } from '$server/sources/find';
 import { removePiece } from '$server/gathering/pieces';

@@ -3,7 +3,7 @@ import type { Actor } from '$core/people/policy';
 import { enrol } from '$server/courses/create-course';
 import { announce } from '$server/live/announce';
 import { listen } from '$server/live/hub';
-import { readForMarking } from '$server/marking/queries';
+import { readForMarking } from '$server/marking/read-for-marking';
 import { openRound, returnRound } from '$server/marking/return-round';
 import { at, count, handIn, key, MONDAY, packetOf, person, smallCourse } from './kit';
 

@@ -4,7 +4,7 @@ import { readAroundDraft } from '$server/assignments/around-draft';
 import { dropUnfinished, keepUnfinished } from '$server/assignments/unfinished';
 import { enterCalendarDays } from '$server/courses/calendar';
 import { excuseSeveral } from '$server/marking/class-actions';
-import { readClass } from '$server/marking/queries';
+import { readClass } from '$server/lines/class';
 import { readAssignment } from '$server/assignments/read-assignment';
 import { NotHere } from '$server/outcome';
 import { at, DAY, MONDAY, officePerson, smallCourse } from './kit';

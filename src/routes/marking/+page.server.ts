@@ -1,7 +1,7 @@
 import { topics } from '$core/live/topics';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { readMarkingDesk, readSetAssignments } from '$server/marking/queries';
+import { readMarkingDesk, readSetAssignments } from '$server/marking/desk';
 import { keysetPlace, PlaceMoment } from '../shared/keyset';
 import { signedIn } from '../shared/guard';
 import { shows } from '../shared/shows';

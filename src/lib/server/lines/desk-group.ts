@@ -1,5 +1,5 @@
 import { EFFECTIVE_CLOSES, EFFECTIVE_DUE } from './effective';
-import { UNREAD } from './projection';
+import { RESTED, UNREAD } from './projection';
 
 /**
  * In which group of the Desk an assignment `a` with its packet `p` stands: `deskGroup` of the core, in SQL, so that a list
@@ -15,11 +15,10 @@ export function deskGroupSql(now: string): string {
   const sealed = `coalesce(p.seal_until >= ${now}, false)`;
   const closed = `coalesce(${ends} <= ${now}, false)`;
   const closing = `coalesce(${ends} - ${now} <= interval '2 days', false)`;
-  const rested = "coalesce(p.excused or p.in_person or p.phase = 'settled', false)";
   const withTeacher = "coalesce(p.phase in ('submitted', 'revising'), false)";
   return `case
-    when p.ran_out_at is not null and not ${rested} and (${withTeacher} or ${sealed} or not ${closed}) then 'needs-you'
-    when ${rested} then case when ${UNREAD} then 'came-back' else 'settled' end
+    when p.ran_out_at is not null and not ${RESTED} and (${withTeacher} or ${sealed} or not ${closed}) then 'needs-you'
+    when ${RESTED} then case when ${UNREAD} then 'came-back' else 'settled' end
     when ${withTeacher} then case when ${UNREAD} then 'came-back' else 'with-teacher' end
     when not ${sealed} and not ${closed} and (p.phase in ('taken-back', 'another-round')
       or ((a.opens_at is null or a.opens_at <= ${now})

@@ -5,8 +5,8 @@ import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { selectPlannedOnce } from '../db/connection';
 import { deskGroupSql } from './desk-group';
-import { LINE_COLUMNS, LineRow, OWN_LINES, RESTED, toLines } from './line';
-import { UNREAD } from './projection';
+import { LINE_COLUMNS, LineRow, OWN_LINES, toLines } from './line';
+import { RESTED, UNREAD } from './projection';
 
 /** How many lines of one group the Desk shows; what is beyond is one click away. */
 export const DESK_PAGE = 60;

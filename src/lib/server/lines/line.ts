@@ -40,9 +40,6 @@ export const LineRow = ProjectionRow.extend({
 });
 export type LineRow = z.infer<typeof LineRow>;
 
-/** Nothing is to be done about it any more: settled, excused or accepted in person. */
-export const RESTED = "coalesce(p.phase = 'settled' or p.excused or p.in_person, false)";
-
 const ASKED = 'select count(*)::int from deliverables d where d.assignment_id = a.id and not d.optional';
 const FILLED = `select count(distinct d.id)::int from pieces f join deliverables d on d.id = f.deliverable_id
   where f.packet_id = p.id and not d.optional`;
@@ -59,16 +56,28 @@ export const LINE_COLUMNS = `
   ${PROJECTION_COLUMNS}`;
 
 /**
- * A student's assignments, as far as they see them. `$1` is the student, `$2` the moment, `e` the enrolment.
+ * Assignments of a course with the packet of each of its students. `e` is the enrolment.
+ *
+ * @param whose   which of them
+ * @param besides further joins
+ */
+export const linesWhere = (whose: string, besides = '') => `
+  from enrolments e
+  join courses c on c.id = e.course_id
+  join assignments a on a.course_id = e.course_id
+  left join units u on u.id = a.unit_id ${joinPacketOf('e.person_id', 'a.id')} ${besides}
+  where e.role = 'student' and e.left_at is null and ${whose}`;
+
+/**
+ * A student's assignments, as far as they see them. `$1` is the student, `$2` the moment.
  *
  * @param besides further joins
  */
-export const ownLinesWith = (besides: string) => `
-  from enrolments e
-  join courses c on c.id = e.course_id and c.archived_at is null
-  join assignments a on a.course_id = e.course_id and ${setForStudents('a', '$2')}
-  left join units u on u.id = a.unit_id ${joinPacketOf('e.person_id', 'a.id')} ${besides}
-  where e.person_id = $1 and e.role = 'student' and e.left_at is null and ${shownToStudents('u', '$2')}`;
+export const ownLinesWith = (besides: string) =>
+  linesWhere(
+    `e.person_id = $1 and c.archived_at is null and ${setForStudents('a', '$2')} and ${shownToStudents('u', '$2')}`,
+    besides
+  );
 export const OWN_LINES = ownLinesWith('');
 
 /**

@@ -3,7 +3,8 @@ import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { EFFECTIVE_DUE } from './effective';
-import { ownLines, RESTED } from './line';
+import { ownLines } from './line';
+import { RESTED } from './projection';
 
 /** How many lines a page of settled or later work has. */
 export const LONG_PAGE = 50;

@@ -12,6 +12,13 @@ export const PROJECTION_COLUMNS = `
 export const UNREAD = `coalesce((p.phase = 'another-round' or (p.phase = 'settled' and p.settled_by <> 'declared'))
   and (seen.at is null or seen.at < p.since_at), false)`;
 
+/** Nothing is to be done about it any more: settled, excused or accepted in person. */
+export const RESTED = "coalesce(p.phase = 'settled' or p.excused or p.in_person, false)";
+
+/** The teacher has a round of it. @param packet its alias */
+export const withTeacher = (packet: string) =>
+  `${packet}.standing_round is not null and not ${packet}.excused and not ${packet}.in_person`;
+
 export const ProjectionRow = z.object({
   phase: z.custom<CustodySummary['phase']>().nullable(),
   pieces: z.number().nullable(),

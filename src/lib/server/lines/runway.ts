@@ -5,7 +5,8 @@ import { minutesLeft } from '$core/plan/work-left';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { EFFECTIVE_DUE } from './effective';
-import { ownLines, RESTED } from './line';
+import { ownLines } from './line';
+import { RESTED } from './projection';
 
 /** More strokes than this on 14 days cannot be told apart. */
 const MOST = 200;

@@ -8,7 +8,7 @@ import { conversations, readGuidance } from '$server/assignments/guidance';
 import { estimateOwn, noteResultSeen, tickMustDo } from '$server/assignments/own-progress';
 import { readAssignment, readOwnPacket, type AssignmentView } from '$server/assignments/read-assignment';
 import { config } from '$server/config';
-import { readClass } from '$server/marking/queries';
+import { readClass } from '$server/lines/class';
 import { readDrafts } from '$server/packets/read-packet';
 import { openAssignment } from '$server/rounds/change';
 import { lookAgain, lookAtAll } from '$server/gathering/attach-link';

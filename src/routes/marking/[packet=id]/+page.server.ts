@@ -11,7 +11,8 @@ import {
   openRound,
   returnRound
 } from '$server/marking/return-round';
-import { nextWaiting, readForMarking } from '$server/marking/queries';
+import { nextWaiting } from '$server/marking/desk';
+import { readForMarking } from '$server/marking/read-for-marking';
 import { action, type Person } from '../../shared/action';
 import { PointsText, Several, WallClockText } from '../../shared/fields';
 import { orNotFound, signedIn } from '../../shared/guard';

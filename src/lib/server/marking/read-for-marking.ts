@@ -1,0 +1,90 @@
+import { z } from 'zod';
+import type { Criterion } from '$core/assignments/rubric';
+import { activeSeal, holding, roundsLeft, type Custody, type Holding, type Seal } from '$core/packets/custody';
+import type { MarkView, RoundView } from '$core/packets/views';
+import { fold } from '$core/packets/fold';
+import { may, type Actor } from '$core/people/policy';
+import type { Moment } from '$core/time/moment';
+import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../packets/facts';
+import { clock } from '../clock';
+import { select } from '../db/connection';
+import { NotHere } from '../outcome';
+import { PARTY_NAME } from '../parties/party';
+import { readHistory } from '../packets/read-packet';
+import { readRubric } from './rubric';
+
+/** A packet as its teacher marks it. */
+export interface MarkingView {
+  packetId: string;
+  student: string;
+  facts: AssignmentFacts;
+  holding: Holding;
+  /** Effective moments, with this student's extensions. */
+  due: Moment | null;
+  closes: Moment | null;
+  roundsLeft: number | null;
+  standing: number | null;
+  /** Nobody of the course's teachers has looked into the standing round. */
+  unopened: boolean;
+  rounds: RoundView[];
+  marks: MarkView[];
+  draft: { points: number | null; remark: string } | null;
+  /** The student asks for the standing round. */
+  handBack: Custody['handBack'];
+  /** The next round, sealed and still arriving. */
+  seal: Seal | null;
+  criteria: Criterion[];
+  /** The levels noted for the standing or settled round. */
+  levels: string[];
+  deliverables: Array<{ id: string; title: string }>;
+  now: Moment;
+}
+
+/** A packet with its rounds, as the teacher may see it: nothing that was not submitted. */
+export async function readForMarking(person: Actor, packetId: string): Promise<MarkingView> {
+  const [row] = await select(PacketRow, PACKET, [packetId, person.id]);
+  if (!row || !may(person, 'mark-round', { courseRole: row.role })) throw new NotHere('This packet');
+  const { student, role: _role, ...facts } = row;
+  const now = clock.now();
+  const [{ log, rounds, marks }, drafts, rubric, deliverables] = await Promise.all([
+    readHistory(packetId),
+    select(DraftRow, DRAFT, [packetId]),
+    readRubric(facts.assignmentId, packetId),
+    select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [
+      facts.assignmentId
+    ])
+  ]);
+  const custody = fold(termsOf(facts), log);
+  const draft = drafts.find((d) => d.round === custody.standing) ?? null;
+  return {
+    packetId,
+    student,
+    facts,
+    holding: holding(custody, now),
+    due: custody.terms.due,
+    closes: custody.terms.closes,
+    roundsLeft: roundsLeft(custody),
+    standing: custody.standing,
+    unopened: custody.rounds.some(({ no, opened }) => no === custody.standing && !opened),
+    rounds,
+    marks,
+    draft,
+    handBack: custody.handBack,
+    seal: activeSeal(custody, now),
+    ...rubric,
+    deliverables,
+    now
+  };
+}
+
+const PacketRow = AssignmentFacts.extend({ student: z.string(), role: z.enum(['student', 'teacher']).nullable() });
+const PACKET = `
+  select ${ASSIGNMENT_COLUMNS}, ${PARTY_NAME} as student, e.role
+  from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id
+  left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
+  where p.id = $1`;
+
+const DraftRow = z.object({ round: z.number(), points: z.number().nullable(), remark: z.string() });
+const DRAFT = `select round_no as round, points::float8 as points, remark from marks
+  where packet_id = $1 and returned_at is null and round_no is not null`;
+const PlaceRow = z.object({ id: z.string(), title: z.string() });

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { pauseWords } from './calendar';
-import { inheritsWords, RULE_NAMES, rulesFor, StandingRules, wantsOf } from './rules';
+import { RULE_NAMES, rulesFor, StandingRules, wantsOf } from './rules';
 
 const own = {
   late: { kind: 'none' as const },
@@ -33,10 +33,6 @@ it('asks of a new deliverable what the course asks of all', () => {
   });
   // No kind at all would be a place that nothing fits.
   expect(wantsOf(StandingRules.parse({ kinds: [] }))).toEqual({});
-});
-
-it('says whose rule it is', () => {
-  expect(inheritsWords('late', ['late'])).not.toBe(inheritsWords('late', ['allowance']));
 });
 
 it('explains a wait by the calendar, and is silent where nothing explains it', () => {

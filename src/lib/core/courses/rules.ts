@@ -71,8 +71,3 @@ export function followWords(minutes: number): string {
     ? 'Everything has to have arrived before it is submitted.'
     : `What is sealed in time may take ${minutes} min to arrive.`;
 }
-
-/** How a rule stands on an assignment, in words beside it. */
-export function inheritsWords(name: RuleName, inherits: readonly RuleName[]): string {
-  return inherits.includes(name) ? 'As everywhere in this course' : 'For this assignment alone';
-}

@@ -90,8 +90,8 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
   'disk-full':
     'There is no room for files here at the moment, so that one was not added. The school office can see it; submitting works, and so does adding a link.',
   'no-captions':
-    'These are no captions: neither WebVTT nor SubRip, or nothing is said in them. What was there before is kept.',
-  'nothing-to-caption': 'This piece is no recording, so it has no captions.',
+    'These are no captions (neither WebVTT nor SubRip, or nothing is said in them), so they were not added. What was there before is kept.',
+  'nothing-to-caption': 'This piece is no recording, so captions were not added.',
   'looked-too-often':
     'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

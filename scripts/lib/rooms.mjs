@@ -17,7 +17,7 @@ export const ROOMS = {
   ).split(' '),
   ui: (
     'time forms primitives tables rich live workers capture scans recordings people plan school rubric links materials ' +
-    'threads tidings uploads ' +
+    'threads tidings uploads pages ' +
     'combine checks receipts shelf pieces packets courses rounds marking desk grades search shell assignments authoring'
   ).split(' ')
 };

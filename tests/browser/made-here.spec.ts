@@ -13,7 +13,7 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   await studio.getByRole('button', { name: 'Pause' }).click();
   await expect(studio.getByRole('status')).toContainText('Nothing is recorded now');
   await studio.getByRole('button', { name: 'Go on' }).click();
-  await expect(studio.getByRole('timer')).toHaveText(/[2-9] s/);
+  await expect(studio.getByRole('timer')).toHaveText(/([2-9]|\d\d) s/);
   await studio.getByRole('button', { name: 'Stop' }).click();
   // The first second goes, by keyboard.
   const waveform = studio.getByRole('slider', { name: 'Place in the recording' });
@@ -29,7 +29,7 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
   await waveform.press('ArrowRight');
   await studio.getByRole('button', { name: /^Take 0 s to [12] s again$/ }).click();
   await studio.getByRole('button', { name: 'Go on', exact: true }).click();
-  await expect(studio.getByRole('timer')).toHaveText(/[3-9] s/);
+  await expect(studio.getByRole('timer')).toHaveText(/([5-9]|\d\d) s/);
   await studio.getByRole('button', { name: 'Stop' }).click();
   await expect(studio.getByRole('button', { name: 'As it was before you recorded again' })).toBeVisible();
   const length = studio.getByRole('status').filter({ hasText: 'long' });
@@ -52,14 +52,18 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
 
   const casper = await world.as('casper');
   await openFromList(casper, 'Build log, week by week.*Ilse Varga|Ilse Varga.*Build log');
-  const heard = casper.getByLabel('Listen to Recording.webm').first();
+  const row = casper
+    .getByRole('listitem')
+    .filter({ has: casper.getByRole('link', { name: 'Recording.webm', exact: true }) })
+    .last();
+  const heard = row.getByLabel('Listen to Recording.webm');
   await expect.poll(() => heard.evaluate((media: HTMLMediaElement) => media.duration)).toBeGreaterThan(1.5);
-  await casper.getByRole('slider', { name: 'Place in the recording' }).first().press('ArrowRight');
+  await row.getByRole('slider', { name: 'Place in the recording' }).press('ArrowRight');
   await expect.poll(() => heard.evaluate((media: HTMLMediaElement) => media.currentTime)).toBeGreaterThan(1);
-  const said = casper.getByRole('button', { name: /The plank splits along the grain/ }).first();
+  const said = row.getByRole('button', { name: /The plank splits along the grain/ });
   await said.click();
   await expect(said).toHaveAttribute('aria-current', 'true');
-  await casper.getByLabel('Pace').first().selectOption({ label: '1.5 times' });
+  await row.getByLabel('Pace').selectOption({ label: '1.5 times' });
   expect(await heard.evaluate((media: HTMLMediaElement) => media.playbackRate)).toBe(1.5);
   await expect(casper.getByLabel(/^Points of/)).toHaveCount(0);
   await casper.getByLabel('Remark on the whole').fill('Now I can hear the plank split.');
@@ -67,8 +71,8 @@ test('a voice is recorded in its place, heard by the teacher, passed, and stands
 
   await expect(ilse.getByRole('complementary')).toContainText('Settled: passed');
   await ilse.getByRole('link', { name: 'Grades' }).click();
-  const row = ilse.getByRole('row', { name: /^Build log, week by week/ });
-  await expect(row).toContainText('Came back, passed');
+  const graded = ilse.getByRole('row', { name: /^Build log, week by week/ });
+  await expect(graded).toContainText('Came back, passed');
   await expect(ilse.getByText('Now I can hear the plank split.')).toBeVisible();
 });
 
@@ -83,7 +87,7 @@ test('a recording whose tab is killed loses two seconds at most, is gone on with
   await openFromList(ilse, 'Build log, week by week');
   const studio = await openStudio(ilse, 'Recording');
   await studio.getByRole('button', { name: 'Begin' }).tap();
-  await expect(studio.getByRole('timer')).toHaveText(/[4-9] s/);
+  await expect(studio.getByRole('timer')).toHaveText(/([4-9]|\d\d) s/);
   const shown = Number.parseInt((await studio.getByRole('timer').textContent()) ?? '', 10);
   await ilse.close({ runBeforeUnload: false });
 

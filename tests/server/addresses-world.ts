@@ -81,6 +81,7 @@ export async function layAddresses(): Promise<{
     'password token': 'x'.repeat(32),
     'school id': office.id,
     'school course': school.slug,
+    'assignments piece': piece,
     'pieces id': piece,
     'submitted id': submitted
   };

@@ -4,7 +4,7 @@ import type { BlobFacts } from '../materials/facts';
 import type { Moment } from '../time/moment';
 
 /** A piece as it lies in a packet or a round. */
-export type PieceView = FilePiece | ScanPiece | RecordingPiece | LinkPiece;
+export type PieceView = FilePiece | ScanPiece | RecordingPiece | PagePiece | LinkPiece;
 
 export interface FilePiece extends BytesPiece {
   kind: 'file';
@@ -18,6 +18,11 @@ export interface ScanPiece extends BytesPiece {
 /** A recording that was made in its place. */
 export interface RecordingPiece extends BytesPiece {
   kind: 'recording';
+}
+
+/** A page that is written in its place. */
+export interface PagePiece extends BytesPiece {
+  kind: 'page';
 }
 
 interface AnyPiece {

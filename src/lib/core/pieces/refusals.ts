@@ -20,6 +20,7 @@ export const PIECE_REFUSALS = [
   'no-links-here',
   'no-recordings-here',
   'no-scans-here',
+  'no-pages-here',
   'shelf-full',
   'hash-differs',
   'not-all-here',
@@ -27,6 +28,7 @@ export const PIECE_REFUSALS = [
   'looked-too-often',
   'no-captions',
   'nothing-to-caption',
+  'written-elsewhere',
   'disk-full'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
@@ -38,6 +40,7 @@ const PLACE_ONLY: readonly PieceRefusal[] = [
   'no-files-here',
   'no-recordings-here',
   'no-scans-here',
+  'no-pages-here',
   'also-closed',
   'too-many-pieces'
 ];
@@ -80,6 +83,7 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
   'no-files-here': 'This place takes a link, not a file, so that file was not added.',
   'no-links-here': 'This place takes a file, not a link, so that address was not added.',
   'no-scans-here': 'This place takes no scans, so that one was not added.',
+  'no-pages-here': 'This place takes no pages that are written here, so that one was not added.',
   'no-recordings-here': 'This place takes no recordings, so that one was not added.',
   'shelf-full':
     'Your Shelf is full, so that file was not added. Empty the bin on your Shelf or remove what you no longer need; your packets stay as they are.',
@@ -92,6 +96,8 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
   'no-captions':
     'These are no captions (neither WebVTT nor SubRip, or nothing is said in them), so they were not added. What was there before is kept.',
   'nothing-to-caption': 'This piece is no recording, so captions were not added.',
+  'written-elsewhere':
+    'Something else was written on this page meanwhile, so yours was not added to it. It is kept on this device.',
   'looked-too-often':
     'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

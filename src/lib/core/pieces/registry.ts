@@ -3,11 +3,18 @@ import type { PieceKind } from './kinds';
 import { link } from './link';
 import type { PieceModule } from './module';
 import type { BytesPiece, LinkInside, LinkPiece, PieceView } from './piece';
+import { page } from './page';
 import { recording } from './recording';
 import { scan } from './scan';
 
 /** Every kind of piece. A new one is a line here, and one each in the registries of `server/pieces` and `ui/pieces`. */
-const MODULES: { [K in PieceKind]: PieceModule<Extract<PieceView, { kind: K }>> } = { file, link, scan, recording };
+const MODULES: { [K in PieceKind]: PieceModule<Extract<PieceView, { kind: K }>> } = {
+  file,
+  link,
+  scan,
+  recording,
+  page
+};
 
 /** The module of a kind. Its functions take pieces of that kind alone; TypeScript cannot follow that through the lookup. */
 export const moduleOf = (kind: PieceKind) => MODULES[kind] as unknown as PieceModule<PieceView>;

@@ -126,5 +126,6 @@ const KIND_WORDS: Record<WantedKind, string> = {
   file: 'file',
   link: 'link',
   scan: 'scan',
-  recording: 'recording'
+  recording: 'recording',
+  page: 'page written here'
 };

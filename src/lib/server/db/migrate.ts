@@ -23,6 +23,7 @@ import * as unfinished from './migrations/0019-unfinished';
 import * as searchByCourse from './migrations/0020-search-by-course';
 import * as madeHere from './migrations/0021-made-here';
 import * as sentAlong from './migrations/0022-sent-along';
+import * as pages from './migrations/0023-pages';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -47,7 +48,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0019-unfinished', ...unfinished },
   { name: '0020-search-by-course', ...searchByCourse },
   { name: '0021-made-here', ...madeHere },
-  { name: '0022-sent-along', ...sentAlong }
+  { name: '0022-sent-along', ...sentAlong },
+  { name: '0023-pages', ...pages }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

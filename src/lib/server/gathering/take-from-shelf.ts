@@ -8,7 +8,10 @@ import { NotHere, type Outcome } from '../outcome';
 import { layFile, type ShelfPiece } from './pieces';
 import { placeProblem } from '../packets/place';
 import { withPacket } from '../packets/open-packet';
+import { execute } from '../db/connection';
+import { flushPage } from '../pieces/pages';
 import { ownFile, type OwnFile } from '../shelf/own-file';
+import { putOnShelf } from '../shelf/put-on-shelf';
 
 /** Puts files of the Shelf into a place of the packet, as they are now. Each stands for itself. */
 export async function takeFromShelf(
@@ -70,6 +73,14 @@ export async function takeNewer(
     // It takes the place of another piece, so that a place which is full stays as full as it was.
     if (problem !== null && problem !== 'place-full' && problem !== 'too-many-pieces')
       return { ok: false, why: problem };
+    const written = await flushPage(piece.id, 'together', packet.now, packet.tx);
+    // What was written on a page and is on no version of its file is a file of its own.
+    if (written && written.sha256 !== sha256) {
+      const { assignmentId } = input;
+      const own = { name: piece.name, blob: written, came: 'written' as const, folder: { assignmentId } };
+      await putOnShelf(person, own, packet.now, packet.tx);
+    }
+    await execute('delete from page_drafts where piece_id = $1', [piece.id], packet.tx);
     await piece.update({ sha256, shelfVersion: version }, { transaction: packet.tx });
     return { ok: true };
   });

@@ -126,6 +126,7 @@ const PieceRow = z.discriminatedUnion('kind', [
   OfBytes.extend({ kind: z.literal('file') }),
   OfBytes.extend({ kind: z.literal('scan') }),
   OfBytes.extend({ kind: z.literal('recording') }),
+  OfBytes.extend({ kind: z.literal('page') }),
   z.object({
     ...Any,
     kind: z.literal('link'),

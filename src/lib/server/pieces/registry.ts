@@ -7,6 +7,7 @@ const MODULES: Record<PieceKind, ServerPiece> = {
   file: bytes('file'),
   scan: bytes('scan'),
   recording: bytes('recording'),
+  page: bytes('page'),
   link
 };
 

@@ -5,6 +5,7 @@ import { execute, select } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { firstWords } from '$core/tidings/first-words';
 import { tellAbout } from '../packets/packet-news';
+import { flushPages } from '../pieces/pages';
 import { withPacket } from '../packets/open-packet';
 
 type Own = { assignmentId: string };
@@ -91,6 +92,7 @@ export async function dropRevision(person: Actor, { assignmentId }: Own): Promis
     );
     const verdict = await packet.act({ do: 'drop-revision', pieces: count?.n ?? 0 });
     if (!verdict.ok) return verdict;
+    await flushPages(packet.id, packet.now, packet.tx);
     await execute('delete from pieces where packet_id = $1', [packet.id], packet.tx);
     await execute(
       `insert into pieces

@@ -1,5 +1,6 @@
 import { execute } from '../db/connection';
 import { freezePieces } from '../pieces/freeze';
+import { flushPages } from '../pieces/pages';
 import { issueReceipt, newReceiptNumber } from '../receipts/issue';
 import { tellAbout } from '../packets/packet-news';
 import type { OpenPacket } from '../packets/open-packet';
@@ -14,6 +15,7 @@ export async function writeRound(packet: OpenPacket, note: string): Promise<{ ro
   const round = packet.custody.standing;
   if (round === null) throw new Error('A round that was just submitted does not stand.');
   const receipt = newReceiptNumber();
+  await flushPages(packet.id, packet.now, packet.tx);
   await freezePieces(packet.id, round, packet.tx);
   await Promise.all([
     note === ''

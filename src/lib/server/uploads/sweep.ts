@@ -5,8 +5,9 @@ import { clock } from '../clock';
 import { select } from '../db/connection';
 import { draftPath, DRAFTS } from './draft-store';
 
-/** An upload that nobody came back to for so long is given up. */
+/** An upload that nobody came back to for so long is given up; a recording that was sent while it was made lies on its device too. */
 const KEPT = 7 * DAY;
+const KEPT_RAW = DAY;
 const AT_ONCE = 500;
 
 /**
@@ -15,7 +16,7 @@ const AT_ONCE = 500;
  * @returns how many were given up
  */
 export async function sweepUploads(): Promise<number> {
-  const gone = await select(Row, GIVEN_UP, [new Date(clock.now() - KEPT), AT_ONCE]);
+  const gone = await select(Row, GIVEN_UP, [new Date(clock.now() - KEPT), new Date(clock.now() - KEPT_RAW), AT_ONCE]);
   for (const { id } of gone) await rm(draftPath(id), { force: true });
   const drafts = (await readdir(DRAFTS).catch(() => [])).slice(0, AT_ONCE);
   const strays = await select(Row, STRAYS, [drafts]);
@@ -24,6 +25,7 @@ export async function sweepUploads(): Promise<number> {
 }
 
 const Row = z.object({ id: z.string() });
-const GIVEN_UP = `delete from uploads where id in (select id from uploads where began_at < $1 order by began_at limit $2)
+const GIVEN_UP = `delete from uploads where id in (select id from uploads where began_at < case when raw then $2::timestamptz else $1::timestamptz end
+  order by began_at limit $3)
   returning id`;
 const STRAYS = `select n as id from unnest($1::text[]) n where not exists (select 1 from uploads u where u.id = n)`;

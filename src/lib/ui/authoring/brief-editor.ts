@@ -1,8 +1,5 @@
-import { Editor, mergeAttributes, Node } from '@tiptap/core';
-import { Image } from '@tiptap/extension-image';
-import { TableKit } from '@tiptap/extension-table';
-import { Markdown } from '@tiptap/markdown';
-import StarterKit from '@tiptap/starter-kit';
+import { mergeAttributes, Node, type Editor } from '@tiptap/core';
+import { markdownEditor } from '$ui/rich/markdown-editor';
 
 /** Sound and film of the course's own, as a brief shows them. They stand in Markdown as the HTML that they are. */
 const media = (name: 'audio' | 'video') =>
@@ -24,29 +21,11 @@ interface Given {
 }
 
 /** The editor of a brief: what is written there is Markdown with tables, pictures, sound and film, and nothing else. */
-export function briefEditor({ element, markdown, onChange, onTurn }: Given): Editor {
-  return new Editor({
-    element,
-    injectCSS: false,
-    content: markdown,
-    contentType: 'markdown',
-    extensions: [
-      StarterKit.configure({ heading: { levels: [2, 3, 4] }, underline: false, link: { openOnClick: false } }),
-      TableKit.configure({ table: { resizable: false } }),
-      Image,
-      media('audio'),
-      media('video'),
-      Markdown
-    ],
-    editorProps: {
-      attributes: {
-        role: 'textbox',
-        'aria-multiline': 'true',
-        'aria-label': 'Brief',
-        class: 'brief-text min-h-56 max-h-[60vh] overflow-y-auto px-4 py-3 outline-none'
-      }
-    },
-    onUpdate: ({ editor }) => onChange(editor.isEmpty ? '' : editor.getMarkdown()),
-    onTransaction: onTurn
+export const briefEditor = (given: Given): Editor =>
+  markdownEditor({
+    ...given,
+    label: 'Brief',
+    levels: [2, 3, 4],
+    class: 'min-h-56 max-h-[60vh] overflow-y-auto',
+    besides: [media('audio'), media('video')]
   });
-}

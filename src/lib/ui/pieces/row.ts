@@ -1,11 +1,12 @@
 import type { Component } from 'svelte';
-import { FileText, Link, Mic, ScanText } from '@lucide/svelte';
+import { FileText, Link, Mic, PenLine, ScanText } from '@lucide/svelte';
 import type { PieceKind } from '$core/pieces/kinds';
 import type { PieceView } from '$core/pieces/piece';
 import BytesAbout from './BytesAbout.svelte';
 import BytesHead from './BytesHead.svelte';
 import LinkAbout from './LinkAbout.svelte';
 import LinkHead from './LinkHead.svelte';
+import PageAbout from './PageAbout.svelte';
 import RecordingAbout from './RecordingAbout.svelte';
 
 /** What the parts of a row are given. */
@@ -29,6 +30,7 @@ const ROWS: Record<PieceKind, Row> = {
   file: { icon: FileText, head: BytesHead, about: BytesAbout },
   scan: { icon: ScanText, head: BytesHead, about: BytesAbout },
   recording: { icon: Mic, head: BytesHead, about: RecordingAbout },
+  page: { icon: PenLine, head: BytesHead, about: PageAbout },
   link: { icon: Link, head: LinkHead, about: LinkAbout }
 };
 

@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { Combine, Library, Link, Mic, ScanText } from '@lucide/svelte';
+import { Combine, Library, Link, Mic, PenLine, ScanText } from '@lucide/svelte';
 import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
 import { bytesOf } from '$core/pieces/registry';
@@ -49,6 +49,14 @@ export const WAYS: readonly Way[] = [
     said: into,
     offered: ({ place, full }) => !full && takesKind('link', place.wants),
     panel: () => import('./ways/ALink.svelte')
+  },
+  {
+    key: 'write',
+    icon: PenLine,
+    label: 'Write it here',
+    said: into,
+    offered: ({ place, full }) => !full && takesTypes(place.wants, ['md']) && takesKind('page', place.wants),
+    panel: () => import('./ways/WriteIt.svelte')
   },
   {
     key: 'scan',

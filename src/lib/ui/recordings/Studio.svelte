@@ -137,6 +137,8 @@
     recovered = false;
   }
   async function done() {
+    // What was put together of it is another upload by now.
+    take?.along?.giveUp();
     if (take) await kept.letGo(take.id).catch(() => undefined);
     sheet?.close();
   }

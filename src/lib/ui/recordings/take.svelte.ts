@@ -268,10 +268,10 @@ const FILM_BITS = 1_200_000;
 /**
  * Bytes that a recording may come to have: what its recorder was told, and half as much again.
  *
- * @param seconds how long it may be; null for two hours
+ * @param seconds how long it may be; null for an hour
  */
 export const roomFor = (show: Show, seconds: number | null): number =>
-  Math.ceil(((show === 'voice' ? SOUND_BITS : SOUND_BITS + FILM_BITS) / 8) * 1.5 * (seconds ?? 7200)) + 65_536;
+  Math.ceil(((show === 'voice' ? SOUND_BITS : SOUND_BITS + FILM_BITS) / 8) * 1.5 * (seconds ?? 3600)) + 65_536;
 
 /** What this browser records into: WebM where it can. */
 function typeFor(stream: MediaStream): string | undefined {

@@ -2,6 +2,7 @@
   import { applyAction, deserialize } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
   import { setPlacing } from '$ui/pieces/placing';
+  import { setWriting } from '$ui/pieces/writing';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import { getWayBack } from '../../shared/way-back.svelte';
   import ClassView from '$ui/assignments/ClassView.svelte';
@@ -17,6 +18,10 @@
     const answer = await fetch('?/placePiece', { method: 'POST', body, headers: { 'x-sveltekit-action': 'true' } });
     await applyAction(deserialize(await answer.text()));
     await invalidateAll();
+  });
+  setWriting(({ id: pieceId, name, deliverableId }) => {
+    const wants = data.view === 'student' ? data.deliverables.find(({ id }) => id === deliverableId)?.wants : undefined;
+    return { assignmentId: data.facts.assignmentId, pieceId, name, wants: wants ?? {} };
   });
   const aside = $derived(data.view === 'teacher' && data.asideWith !== null ? `&aside=${data.asideWith}` : '');
   tellOnceVisible(() =>

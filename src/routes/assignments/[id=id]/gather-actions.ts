@@ -3,6 +3,7 @@ import { wordsOfRefusal, type RefusalCode } from '$core/refusals/registry';
 import type { Actor } from '$core/people/policy';
 import { config } from '$server/config';
 import { addLink as addLinkTo } from '$server/gathering/attach-link';
+import { beginPage } from '$server/gathering/write-page';
 import { receiveFiles } from '$server/gathering/receive-files';
 import { takeFromShelf } from '$server/gathering/take-from-shelf';
 import { discardUpload } from '$server/uploads/discard';
@@ -25,6 +26,11 @@ const LinkForm = z.object({
     .literal('yes')
     .optional()
     .transform((said) => said === 'yes')
+});
+const PageForm = z.object({
+  deliverable: PlaceId,
+  key: Key,
+  name: z.string().trim().min(1, 'Give the page a name.').max(200)
 });
 const TakeForm = z.object({
   deliverable: PlaceId,
@@ -63,6 +69,18 @@ export const gatherActions = {
       words: ({ why }) => (why === 'not-fine' ? '' : words(why)),
       with: (refusal) => (refusal.why === 'not-fine' ? { doubt: { url: refusal.url, look: refusal.look } } : {})
     }
+  ),
+  /** Lays a page into a place, to be written on. */
+  beginPage: action(
+    PageForm,
+    (person, { deliverable, key, name }, { params }: RequestEvent) =>
+      beginPage(person, {
+        assignmentId: params.id,
+        deliverableId: deliverable,
+        name,
+        key: `${key} ${name}`.slice(0, 60)
+      }),
+    { then: ({ pieceId }) => ({ done: true as const, began: pieceId }) }
   ),
   /** Puts files of the Shelf into a place. */
   takeFromShelf: action(

@@ -1,0 +1,78 @@
+import { Readable } from 'node:stream';
+import { z } from 'zod';
+import type { Moment } from '$core/time/moment';
+import { registerBlob } from '../blobs/register';
+import { BlobRefused, storeBlob, type StoredBlob } from '../blobs/store';
+import { execute, select, type Tx } from '../db/connection';
+
+/**
+ * Makes the bytes of a page of what was written on it since they were last made, and the same on the Shelf. Under the packet's
+ * lock.
+ *
+ * @param how `together`: as the same version of the file on the Shelf, unless a round holds that one; `apart`: as one of its own
+ * @returns null where they say the same already, or where there is no room for them: then what was written stays where it is
+ */
+export async function flushPage(
+  pieceId: string,
+  how: 'together' | 'apart',
+  now: Moment,
+  tx: Tx
+): Promise<StoredBlob | null> {
+  const [page] = await select(Written, `${WRITTEN} and p.id = $1`, [pieceId], tx);
+  return page ? flush(page, how, now, tx) : null;
+}
+
+/** The same for every page of a packet: before it is frozen, and before its pieces leave. */
+export async function flushPages(packetId: string, now: Moment, tx: Tx): Promise<void> {
+  const pages = await select(Written, `${WRITTEN} and p.packet_id = $1`, [packetId], tx);
+  for (const page of pages) await flush(page, 'together', now, tx);
+}
+
+async function flush(page: Written, how: 'together' | 'apart', now: Moment, tx: Tx): Promise<StoredBlob | null> {
+  const { id, text, fileId, file, version, held } = page;
+  const stored = await storeBlob(Readable.from([Buffer.from(text === '' ? '\n' : text)])).catch((error: unknown) => {
+    if (error instanceof BlobRefused) return null;
+    throw error;
+  });
+  if (stored === null) return null;
+  const blob = { ...stored, mediaType: 'text/markdown' };
+  await registerBlob(blob, tx);
+  const at = new Date(now);
+  const next = how === 'apart' || held ? version + 1 : version;
+  // Its file on the Shelf goes along, where nothing else was put in its place there.
+  const follows = fileId !== null && file === page.sha256;
+  if (follows) {
+    await execute(VERSION, [fileId, next, blob.sha256, at], tx);
+    await execute(FILE, [fileId, next, blob.sha256, at], tx);
+  }
+  await execute(
+    'update pieces set sha256 = $2, shelf_version = $3 where id = $1',
+    [id, blob.sha256, follows ? next : page.pieceVersion],
+    tx
+  );
+  await execute('update page_drafts set flushed = true where piece_id = $1', [id], tx);
+  return blob;
+}
+
+const Written = z.object({
+  id: z.string(),
+  text: z.string(),
+  sha256: z.string(),
+  pieceVersion: z.number().nullable(),
+  fileId: z.string().nullable(),
+  /** What the Shelf has now, and as which version. */
+  file: z.string().nullable(),
+  version: z.number(),
+  /** A round holds the bytes that the piece has. */
+  held: z.boolean()
+});
+type Written = z.infer<typeof Written>;
+const WRITTEN = `
+  select p.id, d.text, p.sha256, p.shelf_version as "pieceVersion", f.id as "fileId", f.sha256 as file,
+    coalesce(f.version, 0) as version, exists (select 1 from round_pieces r where r.sha256 = p.sha256) as held
+  from page_drafts d join pieces p on p.id = d.piece_id left join shelf_files f on f.id = p.shelf_file_id
+  where not d.flushed`;
+const VERSION = `
+  insert into shelf_versions (file_id, no, sha256, at) values ($1, $2, $3, $4)
+  on conflict (file_id, no) do update set sha256 = excluded.sha256, at = excluded.at`;
+const FILE = 'update shelf_files set version = $2, sha256 = $3, changed_at = $4 where id = $1';

@@ -1,0 +1,13 @@
+import type { Wants } from '$core/pieces/wants';
+
+/** Where a page is read and kept. */
+export const pageAddress = ({ assignmentId, pieceId }: PageGoal): string =>
+  `/assignments/${assignmentId}/pages/${pieceId}`;
+
+/** A page that is written: where it lies, and what the brief wants of it. */
+export interface PageGoal {
+  assignmentId: string;
+  pieceId: string;
+  name: string;
+  wants: Wants;
+}

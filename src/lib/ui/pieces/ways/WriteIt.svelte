@@ -1,0 +1,51 @@
+<script lang="ts">
+  import { enhance } from '$app/forms';
+  import { page } from '$app/state';
+  import { UNREACHED } from '$ui/forms/act';
+  import Field from '$ui/forms/Field.svelte';
+  import type { PageGoal } from '$ui/pages/goal';
+  import PageEditor from '$ui/pages/PageEditor.svelte';
+  import Message from '$ui/primitives/Message.svelte';
+  import type { Filling } from '../ways';
+
+  /** Begins a page in the place, under the name that the brief wants, and opens it. */
+  const { at, close }: { at: Filling; close: () => void } = $props();
+  let goal = $state.raw<PageGoal | null>(null);
+  let busy = $state(false);
+  let problem = $state('');
+  /** Where the brief says nothing, it is named for what was set and for who writes it. */
+  const { facts, person } = page.data as { facts?: { title: string }; person?: { name: string } };
+  const name = $derived(at.place.named ?? [facts?.title ?? at.place.title, person?.name].filter(Boolean).join(', '));
+</script>
+
+{#if goal}
+  <PageEditor {goal} {close} />
+{:else}
+  <form
+    method="post"
+    action="?/beginPage"
+    class="mt-3 flex flex-wrap items-end gap-3 border-l-2 border-accent pl-3"
+    use:enhance={({ formData }) => {
+      busy = true;
+      return async ({ result, update }) => {
+        busy = false;
+        const gone = result.type === 'error' ? UNREACHED.data : result.type === 'failure' ? result.data : null;
+        problem = String(gone?.problem ?? '');
+        if (result.type !== 'error') await update({ reset: false });
+        const pieceId = result.type === 'success' ? result.data?.began : undefined;
+        const { assignmentId, place } = at;
+        if (typeof pieceId === 'string')
+          goal = { assignmentId, pieceId, name: `${String(formData.get('name'))}.md`, wants: place.wants };
+      };
+    }}
+  >
+    <input type="hidden" name="deliverable" value={at.place.id ?? ''} />
+    <input type="hidden" name="key" value={at.formKey} />
+    <Field label="Name of the page"
+      ><input class="input w-80 max-w-full input-sm" name="name" value={name} required maxlength="200" /></Field
+    >
+    <button class="btn btn-primary btn-sm" disabled={busy}>Begin to write</button>
+    <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
+    {#if problem}<Message kind="problem">{problem}</Message>{/if}
+  </form>
+{/if}

@@ -92,7 +92,7 @@ describe('what a deliverable wants', () => {
   ])('%j', (wants, words) => expect(wantsWords(wants)).toEqual(words));
 
   it('passes over kinds that were kept and nothing can fill', () =>
-    expect(Wants.parse({ kinds: ['file', 'page', 'link'] })).toEqual({ kinds: ['file', 'link'] }));
+    expect(Wants.parse({ kinds: ['file', 'hologram', 'link'] })).toEqual({ kinds: ['file', 'link'] }));
 
   it('refuses a range whose ends are crossed', () =>
     expect(Wants.safeParse({ words: { from: 3, to: 2 } }).success).toBe(false));

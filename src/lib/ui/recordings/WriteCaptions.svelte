@@ -13,9 +13,9 @@
     type Caption
   } from '$core/recordings/captions';
   import { silences } from '$core/recordings/levels';
-  import { UNREACHED } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
   import IconButton from '$ui/forms/IconButton.svelte';
+  import { told } from '$ui/forms/told';
   import Message from '$ui/primitives/Message.svelte';
   import type { Captioned } from './goal';
   import Media from './Media.svelte';
@@ -167,16 +167,11 @@
     <form
       method="post"
       action="?/captionPiece"
-      use:enhance={() => {
-        busy = true;
-        return async ({ result, update }) => {
-          busy = false;
-          const gone = result.type === 'error' ? UNREACHED.data : result.type === 'failure' ? result.data : null;
-          problem = String(gone?.problem ?? '');
-          if (result.type !== 'error') await update({ reset: false });
-          if (gone === null) sheet?.close();
-        };
-      }}
+      use:enhance={told({
+        busy: (on) => (busy = on),
+        problem: (words) => (problem = words),
+        done: () => sheet?.close()
+      })}
     >
       <input type="hidden" name="pieceId" value={goal.pieceId} />
       <input type="hidden" name="captions" value={captions.length > 0 ? text : ''} />

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
-  import { UNREACHED } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
+  import { told } from '$ui/forms/told';
   import type { PageGoal } from '$ui/pages/goal';
   import PageEditor from '$ui/pages/PageEditor.svelte';
   import Message from '$ui/primitives/Message.svelte';
@@ -16,6 +16,12 @@
   /** Where the brief says nothing, it is named for what was set and for who writes it. */
   const { facts, person } = page.data as { facts?: { title: string }; person?: { name: string } };
   const name = $derived(at.place.named ?? [facts?.title ?? at.place.title, person?.name].filter(Boolean).join(', '));
+
+  function begin({ began: pieceId }: Record<string, unknown>, sent: FormData) {
+    const { assignmentId, place } = at;
+    if (typeof pieceId === 'string')
+      goal = { assignmentId, pieceId, name: `${String(sent.get('name'))}.md`, wants: place.wants };
+  }
 </script>
 
 {#if goal}
@@ -25,19 +31,11 @@
     method="post"
     action="?/beginPage"
     class="mt-3 flex flex-wrap items-end gap-3 border-l-2 border-accent pl-3"
-    use:enhance={({ formData }) => {
-      busy = true;
-      return async ({ result, update }) => {
-        busy = false;
-        const gone = result.type === 'error' ? UNREACHED.data : result.type === 'failure' ? result.data : null;
-        problem = String(gone?.problem ?? '');
-        if (result.type !== 'error') await update({ reset: false });
-        const pieceId = result.type === 'success' ? result.data?.began : undefined;
-        const { assignmentId, place } = at;
-        if (typeof pieceId === 'string')
-          goal = { assignmentId, pieceId, name: `${String(formData.get('name'))}.md`, wants: place.wants };
-      };
-    }}
+    use:enhance={told({
+      busy: (on) => (busy = on),
+      problem: (words) => (problem = words),
+      done: begin
+    })}
   >
     <input type="hidden" name="deliverable" value={at.place.id ?? ''} />
     <input type="hidden" name="key" value={at.formKey} />

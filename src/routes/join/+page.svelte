@@ -4,6 +4,8 @@
   import Answered from '$ui/primitives/Answered.svelte';
 
   const { form } = $props();
+  // Bound, so that what is typed before the scripts have come is not taken away by them.
+  let phrase = $state((() => form?.given?.phrase ?? '')());
 </script>
 
 <svelte:head><title>Join a course · Vendro</title></svelte:head>
@@ -16,7 +18,7 @@
       <input
         class="input w-full text-lg"
         name="phrase"
-        value={form?.given?.phrase ?? ''}
+        bind:value={phrase}
         autocomplete="off"
         autocapitalize="off"
         spellcheck="false"

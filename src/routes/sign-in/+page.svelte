@@ -15,6 +15,8 @@
     };
   };
   let password = $state('');
+  // Bound, so that what is typed before the scripts have come is not taken away by them.
+  let handle = $state((() => form?.given?.handle ?? '')());
 </script>
 
 <svelte:head><title>Sign in · Vendro</title></svelte:head>
@@ -82,7 +84,7 @@
       spellcheck="false"
       maxlength="64"
       required
-      value={form?.given?.handle ?? ''}
+      bind:value={handle}
       aria-invalid={form?.problems?.handle ? 'true' : undefined}
       aria-describedby={form?.problems?.handle ? 'handle-problem' : undefined}
     />

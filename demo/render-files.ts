@@ -4,6 +4,7 @@ import { Document, Packer, Paragraph, HeadingLevel } from 'docx';
 import { PDFDocument, StandardFonts, rgb } from 'pdf-lib';
 import sharp from 'sharp';
 import { dice } from './classmates';
+import { wav } from './wav';
 
 /**
  * Draws the small files that the demo's people hand in: `node --import tsx demo/render-files.ts [NAME…]`.
@@ -182,27 +183,11 @@ await docx('essay-starter.docx', 'The sea as a character', [
   'My claim, in one sentence that somebody could disagree with:'
 ]);
 
-/** A bell: three tones that die away, as uncompressed sound (WAV, 16 bit, one channel). */
-function bell(seconds: number, rate: number): Buffer {
-  const samples = Buffer.alloc(seconds * rate * 2);
-  for (let i = 0; i < seconds * rate; i++) {
+/** A bell: three tones that die away. */
+const bell = (seconds: number, rate: number): Buffer =>
+  wav(seconds * rate, rate, (i) => {
     const t = i / rate;
     const tone = [440, 660, 1109].reduce((sum, hertz, n) => sum + Math.sin(2 * Math.PI * hertz * t) / (n + 1), 0);
-    samples.writeInt16LE(Math.round(9000 * tone * Math.exp(-2.2 * (t % 1.5))), i * 2);
-  }
-  const header = Buffer.alloc(44);
-  header.write('RIFF', 0);
-  header.writeUInt32LE(36 + samples.length, 4);
-  header.write('WAVEfmt ', 8);
-  header.writeUInt32LE(16, 16);
-  header.writeUInt16LE(1, 20);
-  header.writeUInt16LE(1, 22);
-  header.writeUInt32LE(rate, 24);
-  header.writeUInt32LE(rate * 2, 28);
-  header.writeUInt16LE(2, 32);
-  header.writeUInt16LE(16, 34);
-  header.write('data', 36);
-  header.writeUInt32LE(samples.length, 40);
-  return Buffer.concat([header, samples]);
-}
+    return 9000 * tone * Math.exp(-2.2 * (t % 1.5));
+  });
 save('harbour-bell.wav', bell(3, 16_000));

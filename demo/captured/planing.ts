@@ -1,4 +1,5 @@
 import sharp from 'sharp';
+import { wav } from '../wav';
 
 /** A stroke of the plane and the way back, in seconds. */
 const STROKE = 1.6;
@@ -34,7 +35,7 @@ function frame(second: number): string {
   const { stroke, along, cutting } = planeAt(second);
   const x = 90 + along * 380;
   const y = 196 - (cutting ? 0 : 26);
-  const curls = Array.from({ length: stroke + (cutting ? 1 : 1) }, (_, i) => {
+  const curls = Array.from({ length: stroke + 1 }, (_, i) => {
     const [cx, cy] = [120 + ((i * 131) % 400), 318 + ((i * 37) % 22)];
     return `<path d="M${cx} ${cy}q14 -20 28 0t-18 8t22 -2" fill="none" stroke="#e8cfa0" stroke-width="5"/>`;
   }).join('');
@@ -56,29 +57,14 @@ function frame(second: number): string {
     ${curls}</svg>`;
 }
 
-/** How it sounds: the iron in the grain, louder in the middle of a stroke. WAV, one channel. */
+/** How it sounds: the iron in the grain, louder in the middle of a stroke. */
 export function sound(): Buffer {
-  const samples = Math.round(SECONDS * RATE);
-  const wav = Buffer.alloc(44 + samples * 2);
-  wav.write('RIFF', 0);
-  wav.writeUInt32LE(36 + samples * 2, 4);
-  wav.write('WAVEfmt ', 8);
-  wav.writeUInt32LE(16, 16);
-  wav.writeUInt16LE(1, 20);
-  wav.writeUInt16LE(1, 22);
-  wav.writeUInt32LE(RATE, 24);
-  wav.writeUInt32LE(RATE * 2, 28);
-  wav.writeUInt16LE(2, 32);
-  wav.writeUInt16LE(16, 34);
-  wav.write('data', 36);
-  wav.writeUInt32LE(samples * 2, 40);
   let [seed, soft] = [7, 0];
-  for (let i = 0; i < samples; i++) {
+  return wav(Math.round(SECONDS * RATE), RATE, (i) => {
     const { along, cutting } = planeAt(i / RATE);
     seed = (seed * 1103515245 + 12345) % 2147483648;
     soft += 0.35 * (seed / 1073741824 - 1 - soft);
     const loud = cutting ? 0.35 * Math.sin(Math.PI * along) * (0.8 + 0.2 * Math.sin(i / 90)) : 0.01;
-    wav.writeInt16LE(Math.round(soft * loud * 32_000), 44 + i * 2);
-  }
-  return wav;
+    return soft * loud * 32_000;
+  });
 }

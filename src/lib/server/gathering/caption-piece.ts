@@ -1,10 +1,10 @@
-import { Readable } from 'node:stream';
 import type { Refusal } from '$core/packets/allowed';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { transcript, writeCaptions } from '$core/recordings/captions';
 import { registerBlob } from '../blobs/register';
-import { BlobRefused, storeBlob, type StoredBlob } from '../blobs/store';
+import { BlobRefused, type StoredBlob } from '../blobs/store';
+import { storeText } from '../blobs/store-text';
 import type { Outcome } from '../outcome';
 import { parseApart } from '../parsing/pool';
 import { arranging, type OnePiece } from './arranging';
@@ -39,8 +39,7 @@ async function keep(text: string): Promise<Kept | { why: PieceRefusal }> {
   const captions = await parseApart('captions', { text }).catch(() => null);
   if (captions === null) return { why: 'no-captions' };
   try {
-    const stored = await storeBlob(Readable.from([Buffer.from(writeCaptions(captions))]));
-    return { words: transcript(captions), blob: { ...stored, mediaType: 'text/vtt' } };
+    return { words: transcript(captions), blob: await storeText(writeCaptions(captions), 'text/vtt') };
   } catch (error) {
     if (error instanceof BlobRefused) return { why: error.why };
     throw error;

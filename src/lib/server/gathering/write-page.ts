@@ -1,4 +1,3 @@
-import { Readable } from 'node:stream';
 import { readFile } from 'node:fs/promises';
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
@@ -8,7 +7,7 @@ import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { inspectBlob } from '../blobs/inspect';
 import { soundPath } from '../blobs/sound';
-import { storeBlob } from '../blobs/store';
+import { storeText } from '../blobs/store-text';
 import { execute, ms, select, type Tx } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
 import { flushPage } from '../pieces/pages';
@@ -30,7 +29,7 @@ export async function beginPage(
 ): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
   const name = keepableName(`${input.name}.md`);
   if (name === null) return { ok: false, why: 'name-too-long' };
-  const blob = { ...(await storeBlob(Readable.from([Buffer.from(`# ${input.name}\n`)]))), mediaType: 'text/markdown' };
+  const blob = await storeText(`# ${input.name}\n`, 'text/markdown');
   const { assignmentId, deliverableId, key } = input;
   return addFile(person, { assignmentId, deliverableId, name, blob, came: 'written', key: `page ${key}` });
 }
@@ -60,7 +59,7 @@ export async function keepPage(
 ): Promise<Outcome<{ version: number; at: Moment }, Refusal | PieceRefusal>> {
   const kept = await arranging(person, input, async (_, packet) => {
     const { pieceId, text, known, over } = input;
-    const { version } = await present(pieceId, packet.tx);
+    const version = await versionOf(pieceId, packet.tx);
     if (known !== null && known !== version) return { ok: false, why: 'written-elsewhere' };
     if (known === null) await flushPage(pieceId, 'apart', packet.now, packet.tx);
     await execute(KEEP, [pieceId, text, version + 1, new Date(packet.now)], packet.tx);
@@ -71,6 +70,13 @@ export async function keepPage(
   if (!kept.ok) return kept;
   if (kept.blob) await inspectBlob(kept.blob);
   return { ok: true, version: kept.version, at: kept.at };
+}
+
+/** Asked with each pause in typing: the text itself stays where it is. */
+async function versionOf(pieceId: string, tx: Tx): Promise<number> {
+  const [page] = await select(Version, VERSION, [pieceId], tx);
+  if (!page) throw new NotHere('This page');
+  return page.version;
 }
 
 async function present(pieceId: string, tx: Tx): Promise<PageText> {
@@ -90,6 +96,10 @@ const Page = z.object({
 const PAGE = `
   select d.text, d.version, ${ms('d.at')} as at, b.sha256, b.size::float8 as size
   from pieces p join blobs b on b.sha256 = p.sha256 left join page_drafts d on d.piece_id = p.id
+  where p.id = $1 and p.kind = 'page'`;
+const Version = z.object({ version: z.number() });
+const VERSION = `
+  select coalesce(d.version, 0) as version from pieces p left join page_drafts d on d.piece_id = p.id
   where p.id = $1 and p.kind = 'page'`;
 const KEEP = `
   insert into page_drafts (piece_id, text, version, at) values ($1, $2, $3, $4)

@@ -1,9 +1,9 @@
-import { Readable } from 'node:stream';
 import { z } from 'zod';
 import { VERDICTS } from '$core/links/verdict';
 import { verdictText } from '$core/links/words';
 import { registerBlob } from '../blobs/register';
-import { BlobRefused, storeBlob } from '../blobs/store';
+import { BlobRefused } from '../blobs/store';
+import { storeText } from '../blobs/store-text';
 import { select, type Tx } from '../db/connection';
 import type { KeptPiece, ServerPiece } from './module';
 
@@ -11,8 +11,7 @@ import type { KeptPiece, ServerPiece } from './module';
 export const link: ServerPiece = {
   async freeze(piece, tx) {
     try {
-      const stored = await storeBlob(Readable.from([Buffer.from(await written(piece, tx))]));
-      const blob = { ...stored, mediaType: 'text/markdown' };
+      const blob = await storeText(await written(piece, tx), 'text/markdown');
       await registerBlob(blob, tx);
       return blob;
     } catch (error) {

@@ -1,8 +1,8 @@
-import { Readable } from 'node:stream';
 import { z } from 'zod';
 import type { Moment } from '$core/time/moment';
 import { registerBlob } from '../blobs/register';
-import { BlobRefused, storeBlob, type StoredBlob } from '../blobs/store';
+import { BlobRefused, type StoredBlob } from '../blobs/store';
+import { storeText } from '../blobs/store-text';
 import { execute, select, type Tx } from '../db/connection';
 
 /**
@@ -30,12 +30,11 @@ export async function flushPages(packetId: string, now: Moment, tx: Tx): Promise
 
 async function flush(page: Written, how: 'together' | 'apart', now: Moment, tx: Tx): Promise<StoredBlob | null> {
   const { id, text, fileId, file, version, held } = page;
-  const stored = await storeBlob(Readable.from([Buffer.from(text === '' ? '\n' : text)])).catch((error: unknown) => {
+  const blob = await storeText(text === '' ? '\n' : text, 'text/markdown').catch((error: unknown) => {
     if (error instanceof BlobRefused) return null;
     throw error;
   });
-  if (stored === null) return null;
-  const blob = { ...stored, mediaType: 'text/markdown' };
+  if (blob === null) return null;
   await registerBlob(blob, tx);
   const at = new Date(now);
   const next = how === 'apart' || held ? version + 1 : version;

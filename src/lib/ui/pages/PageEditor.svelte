@@ -60,19 +60,18 @@
       label: goal.name,
       levels: [1, 2, 3, 4],
       class: 'min-h-64',
-      onChange: (markdown, { state }) => {
+      onChange: (markdown, changed) => {
         written.write(markdown);
-        count(state.doc.textBetween(0, state.doc.content.size, '\n'));
+        count(changed);
       },
       onTurn: () => turn++
     });
-    const { doc } = editor.state;
-    count(doc.textBetween(0, doc.content.size, '\n'));
+    count(editor);
     // Behind a heading at the end the editor puts an empty line, once anything happens: there one begins.
     editor.view.dispatch(editor.state.tr);
     editor.commands.focus('end');
   }
-  const count = (text: string) => (words = wordCount(text));
+  const count = ({ state: { doc } }: Editor) => (words = wordCount(doc.textBetween(0, doc.content.size, '\n')));
 
   function takeOther() {
     editor?.commands.setContent(written.takeOther(), { contentType: 'markdown', emitUpdate: false });

@@ -55,7 +55,9 @@ export class WrittenPage {
     if (answer === null || answer === 'too-long') return this.#openWithoutLine();
     if (!answer.ok) {
       this.saving = { state: 'refused', words: answer.words };
-      return this.kept.read()?.text ?? null;
+      const before = this.kept.read();
+      this.text = before?.text ?? '';
+      return before?.text ?? null;
     }
     if (!('page' in answer)) return null;
     const { text, version, at } = answer.page;

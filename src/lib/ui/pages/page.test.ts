@@ -110,6 +110,14 @@ it('says when it is too long, keeps it here, and sends it once it is shorter', a
   expect(there.text).toBe('shorter');
 });
 
+it('has what this device kept of a page that is not taken any more, so that it can go elsewhere', async () => {
+  device = { text: 'the last words', known: 3 };
+  line = 'refused';
+  const page = new WrittenPage('/page', kept);
+  expect(await page.open()).toBe('the last words');
+  expect(page.text).toBe('the last words');
+});
+
 it('loses nothing where it is not taken any more', async () => {
   const page = await opened();
   line = 'refused';

@@ -24,6 +24,9 @@ import { readTheme } from './routes/shared/theme';
 
 /** Largest body of a request that carries no file. The longest remark fits several times. */
 const FORM_LIMIT = 256 * 1024;
+/** Largest body of what was written on a page between two pauses: a long text that is pasted at once. */
+const PAGE_LIMIT = 2.2 * 1024 * 1024;
+const WRITTEN = /^\/assignments\/[^/]+\/pages\/[^/]+$/;
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 // Whatever this process writes is nobody else's to read on this machine.
@@ -124,7 +127,8 @@ function refuseOversized({ request, url }: RequestEvent): void {
   if (SAFE_METHODS.has(request.method) || isUpload(url)) return;
   const length = request.headers.get('content-length');
   if (length === null && request.body) error(411, 'The request did not say how long it is.');
-  if (Number(length ?? 0) > FORM_LIMIT) error(413, 'That is more text than fits here. Nothing was changed.');
+  if (Number(length ?? 0) > (WRITTEN.test(url.pathname) ? PAGE_LIMIT : FORM_LIMIT))
+    error(413, 'That is more text than fits here. Nothing was changed.');
 }
 
 async function identify({ cookies, locals, route }: RequestEvent): Promise<void> {

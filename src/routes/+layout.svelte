@@ -5,6 +5,7 @@
   import { reachBy } from '$ui/forms/reach';
   import { topics } from '$core/live/topics';
   import { followLive } from '$ui/live/follow';
+  import { tell } from '$ui/live/heard';
   import type { Found } from '$core/search/found';
   import Message from '$ui/primitives/Message.svelte';
   import Shell from '$ui/shell/Shell.svelte';
@@ -32,6 +33,7 @@
   setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
   const current = keepCurrent(isThere, (touched) => {
+    tell(touched);
     if (studies && (touched === null || touched.has(topics.work))) void runway.read();
   });
   const uploads = new Uploads(() => current.changed());

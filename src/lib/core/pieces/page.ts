@@ -8,6 +8,3 @@ export const page: PieceModule<PagePiece> = {
   fulfils: ['file', 'page'],
   otherWanted: 'no-pages-here'
 };
-
-/** Characters of a page: more than a hundred printed pages. */
-export const LONGEST_PAGE = 300_000;

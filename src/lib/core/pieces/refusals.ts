@@ -1,3 +1,4 @@
+import { MOST_PICTURES } from '../pages/bounds';
 import { sizeText } from '../materials/size-text';
 import { LONGEST_NAME } from './names';
 
@@ -29,6 +30,11 @@ export const PIECE_REFUSALS = [
   'no-captions',
   'nothing-to-caption',
   'written-elsewhere',
+  'page-unreadable',
+  'written-by-another',
+  'page-too-long',
+  'no-picture',
+  'too-many-pictures',
   'disk-full'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
@@ -97,7 +103,17 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     'These are no captions (neither WebVTT nor SubRip, or nothing is said in them), so they were not added. What was there before is kept.',
   'nothing-to-caption': 'This piece is no recording, so captions were not added.',
   'written-elsewhere':
-    'Something else was written on this page meanwhile, so yours was not added to it. It is kept on this device.',
+    'Another text was put in the place of this page meanwhile, so what you wrote was not added to it. It is kept on this device.',
+  'page-unreadable':
+    'What this window sent could not be read as a page, so it was not added. It is kept on this device: open the page again, or put it on the Shelf.',
+  'written-by-another':
+    'That was written in somebody else’s name, so it was not added. Open the page again, then write.',
+  'page-too-long':
+    'With that, the page would be longer than a page can be, so it was not added. It is kept on this device: divide it into two pages.',
+  'no-picture':
+    'That file is no picture that a page can show, so it was not added to the page. PNG, JPEG, WebP, AVIF and GIF can be.',
+  'too-many-pictures': () =>
+    `A page shows ${MOST_PICTURES} pictures at most, so that one was not added. Take one out first.`,
   'looked-too-often':
     'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

@@ -51,7 +51,9 @@ export const REFERENCES = [
   ['post_files', 'sha256'],
   ['link_looks', 'picture_sha256'],
   ['blob_pdfs', 'pdf_sha256'],
-  ['blob_thumbnails', 'thumbnail_sha256']
+  ['blob_thumbnails', 'thumbnail_sha256'],
+  ['page_pictures', 'sha256'],
+  ['blob_pictures', 'picture_sha256']
 ] as const;
 
 const unreferenced = (blob: string) =>

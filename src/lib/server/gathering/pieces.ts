@@ -8,7 +8,7 @@ import { registerBlob } from '../blobs/register';
 import type { StoredBlob } from '../blobs/store';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
-import { flushPage } from '../pieces/pages';
+import { flushPage } from '../pages/flush';
 import { putOnShelf } from '../shelf/put-on-shelf';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { placeProblem } from '../packets/place';
@@ -105,7 +105,7 @@ export async function layFile(
 /** Takes a piece out of the packet. Under the packet's lock. */
 export async function letGo(packet: OpenPacket, piece: Piece): Promise<Outcome<object, Refusal>> {
   // What was written on it last goes to the Shelf with it.
-  await flushPage(piece.id, 'together', packet.now, packet.tx);
+  await flushPage(piece.id, packet.now, packet.tx);
   const verdict = await packet.act({ do: 'remove-piece', piece: piece.id });
   if (verdict.ok) await piece.destroy({ transaction: packet.tx });
   return verdict;

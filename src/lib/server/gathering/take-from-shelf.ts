@@ -9,7 +9,7 @@ import { layFile, type ShelfPiece } from './pieces';
 import { placeProblem } from '../packets/place';
 import { withPacket } from '../packets/open-packet';
 import { execute } from '../db/connection';
-import { flushPage } from '../pieces/pages';
+import { flushPage } from '../pages/flush';
 import { ownFile, type OwnFile } from '../shelf/own-file';
 import { putOnShelf } from '../shelf/put-on-shelf';
 
@@ -73,7 +73,7 @@ export async function takeNewer(
     // It takes the place of another piece, so that a place which is full stays as full as it was.
     if (problem !== null && problem !== 'place-full' && problem !== 'too-many-pieces')
       return { ok: false, why: problem };
-    const written = await flushPage(piece.id, 'together', packet.now, packet.tx);
+    const written = await flushPage(piece.id, packet.now, packet.tx);
     // What was written on a page and is on no version of its file is a file of its own.
     if (written && written.sha256 !== sha256) {
       const { assignmentId } = input;

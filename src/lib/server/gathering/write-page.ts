@@ -1,25 +1,29 @@
-import { readFile } from 'node:fs/promises';
-import { z } from 'zod';
-import type { Refusal } from '$core/packets/allowed';
+import { allowed, type Refusal } from '$core/packets/allowed';
+import type { Update } from '$core/pages/merge';
 import { keepableName } from '$core/pieces/names';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { inspectBlob } from '../blobs/inspect';
-import { soundPath } from '../blobs/sound';
 import { storeText } from '../blobs/store-text';
-import { execute, ms, select, type Tx } from '../db/connection';
+import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
-import { flushPage } from '../pieces/pages';
+import { withPacket } from '../packets/open-packet';
+import { findDraft, writtenSince } from '../pages/draft';
+import { flushPage } from '../pages/flush';
+import { takeWriting } from '../pages/take-writing';
 import { publish } from '../live/publish';
 import { arranging, type OnePiece } from './arranging';
 import { addFile } from './pieces';
 
-/** A page as its writer has it before them. `version`: 0 before anything was kept besides its bytes. */
-export interface PageText {
-  text: string;
-  version: number;
+/** What of a page its writer has not got yet. */
+export interface WhatIsNew {
+  /** What the page began with: what is written elsewhere is never merged into another text. */
+  began: string;
+  /** Counts what was written. */
+  seq: number;
   at: Moment | null;
+  updates: Update[];
 }
 
 /** Lays an empty page into a place of the student's own packet, under its own name. */
@@ -35,72 +39,66 @@ export async function beginPage(
 }
 
 /**
- * What stands on a page of the student's own packet, while it can be written on.
+ * What stands on a page of the student's own packet.
  *
+ * @param since the count up to which they have it; null for all of it
+ * @returns `closed`: why it cannot be written on just now; null while it can
  * @throws NotHere where there is no such page of theirs
  */
 export async function readPage(
   person: Actor,
-  input: OnePiece
-): Promise<Outcome<{ page: PageText }, Refusal | PieceRefusal>> {
-  return arranging(person, input, async (_, packet) => ({ ok: true, page: await present(input.pieceId, packet.tx) }));
+  { since, assignmentId, pieceId }: OnePiece & { since: number | null }
+): Promise<{ ok: true; page: WhatIsNew; closed: Refusal | null }> {
+  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', null, async (packet) => {
+    const { id, custody, now, tx } = packet;
+    const [draft, here] = await Promise.all([
+      findDraft(pieceId, tx),
+      Piece.findOne({ where: { id: pieceId, packetId: id }, transaction: tx })
+    ]);
+    if (!here) throw new NotHere('This page');
+    const { began, seq, at } = draft;
+    const verdict = allowed(custody, { do: 'add-piece', piece: pieceId }, now);
+    const page = { began, seq, at, updates: await writtenSince(draft, since, tx) };
+    return { ok: true, page, closed: verdict.ok ? null : verdict.why };
+  });
+}
+
+export interface Written extends OnePiece {
+  /** What the writer's page began with. */
+  began: string;
+  /** The count up to which they have what others wrote. */
+  since: number;
+  /** What they wrote since they last said so; null for nothing. */
+  update: Update | null;
+  /** Nothing more is written for now: its bytes are made. */
+  over: boolean;
 }
 
 /**
- * Keeps what was written on a page.
+ * Merges what was written into a page.
  *
- * @param known the version that the writer had before them; null to keep this whatever another window has kept, which then
- *              stays on the Shelf as an earlier version
- * @param over  nothing more is written for now: its bytes are made
+ * @returns its new count, and what others have written meanwhile
  */
 export async function keepPage(
   person: Actor,
-  input: OnePiece & { text: string; known: number | null; over: boolean }
-): Promise<Outcome<{ version: number; at: Moment }, Refusal | PieceRefusal>> {
+  { began, since, update, over, ...input }: Written
+): Promise<Outcome<{ page: WhatIsNew }, Refusal | PieceRefusal>> {
   const kept = await arranging(person, input, async (_, packet) => {
-    const { pieceId, text, known, over } = input;
-    const version = await versionOf(pieceId, packet.tx);
-    if (known !== null && known !== version) return { ok: false, why: 'written-elsewhere' };
-    if (known === null) await flushPage(pieceId, 'apart', packet.now, packet.tx);
-    await execute(KEEP, [pieceId, text, version + 1, new Date(packet.now)], packet.tx);
-    const blob = over ? await flushPage(pieceId, 'together', packet.now, packet.tx) : null;
-    if (blob) await publish({ what: 'pieces-arranged', packet }, packet.tx);
-    return { ok: true, version: version + 1, at: packet.now, blob };
+    const { now, tx } = packet;
+    const draft = await findDraft(input.pieceId, tx);
+    if (draft.began !== began) return { ok: false, why: 'written-elsewhere' };
+    const others = await writtenSince(draft, since, tx);
+    const taken = update && (await takeWriting(draft, { update, by: person.id, now }, tx));
+    if (typeof taken === 'string') return { ok: false, why: taken };
+    const seq = taken?.seq ?? draft.seq;
+    const blob = over ? await flushPage(input.pieceId, now, tx) : null;
+    if (blob) await publish({ what: 'pieces-arranged', packet }, tx);
+    if (taken) await publish({ what: 'written', packet, pieceId: input.pieceId, seq }, tx);
+    const at = taken ? now : draft.at;
+    return { ok: true, blob, committed: taken?.committed, page: { began, seq, at, updates: others } };
   });
   if (!kept.ok) return kept;
+  kept.committed?.();
   if (kept.blob) await inspectBlob(kept.blob);
-  return { ok: true, version: kept.version, at: kept.at };
+  return { ok: true, page: kept.page };
 }
-
-/** Asked with each pause in typing: the text itself stays where it is. */
-async function versionOf(pieceId: string, tx: Tx): Promise<number> {
-  const [page] = await select(Version, VERSION, [pieceId], tx);
-  if (!page) throw new NotHere('This page');
-  return page.version;
-}
-
-async function present(pieceId: string, tx: Tx): Promise<PageText> {
-  const [page] = await select(Page, PAGE, [pieceId], tx);
-  if (!page) throw new NotHere('This page');
-  const { text, version, at, ...blob } = page;
-  return { text: text ?? (await readFile(await soundPath(blob), 'utf8')), version: version ?? 0, at };
-}
-
-const Page = z.object({
-  text: z.string().nullable(),
-  version: z.number().nullable(),
-  at: z.number().nullable(),
-  sha256: z.string(),
-  size: z.number()
-});
-const PAGE = `
-  select d.text, d.version, ${ms('d.at')} as at, b.sha256, b.size::float8 as size
-  from pieces p join blobs b on b.sha256 = p.sha256 left join page_drafts d on d.piece_id = p.id
-  where p.id = $1 and p.kind = 'page'`;
-const Version = z.object({ version: z.number() });
-const VERSION = `
-  select coalesce(d.version, 0) as version from pieces p left join page_drafts d on d.piece_id = p.id
-  where p.id = $1 and p.kind = 'page'`;
-const KEEP = `
-  insert into page_drafts (piece_id, text, version, at) values ($1, $2, $3, $4)
-  on conflict (piece_id) do update set text = excluded.text, version = excluded.version, at = excluded.at, flushed = false`;

@@ -9,6 +9,8 @@ export type Happening =
   | { what: 'custody'; packet: PacketNews; events: readonly CustodyEventType[] }
   /** Pieces of a working packet were named, noted or moved. */
   | { what: 'pieces-arranged'; packet: PacketNews }
+  /** Something was written on a page of a working packet; `seq`: its count since. */
+  | { what: 'written'; packet: PacketNews; pieceId: string; seq: number }
   /** Something of a person's own Shelf changed, or an upload of theirs was given up. */
   | { what: 'shelf'; personId: string }
   | { what: 'upload-dropped'; personId: string; assignmentId: string | null }
@@ -57,6 +59,8 @@ const AUDIENCES: Audiences = {
     return events.every((type) => PRIVATE.has(type)) ? ofDraft(packet, about) : ofPacket(packet, about);
   },
   'pieces-arranged': ({ packet }) => ofDraft(packet, [topics.assignment(packet.facts.assignmentId)]),
+  // Whoever has it open: nobody reads a draft as it is typed, but those who write it.
+  written: ({ packet, pieceId, seq }) => ({ people: packet.members, about: [topics.page(pieceId, seq)] }),
   shelf: ({ personId }) => ({ people: [personId], about: [topics.shelf] }),
   'upload-dropped': ({ personId, assignmentId }) => ({
     people: [personId],

@@ -17,3 +17,18 @@ export async function thumbnail(path: string): Promise<Uint8Array> {
     .webp({ quality: 70 })
     .toBuffer();
 }
+
+/**
+ * A picture as a printed page needs it: no wider than a page at 200 dots an inch, the right way up, without what its maker
+ * noted in it. What has few colours or lets something shine through stays as exact as it is (PNG), photographs become JPEG.
+ */
+export async function pagePicture(path: string): Promise<{ bytes: Uint8Array; mediaType: 'image/jpeg' | 'image/png' }> {
+  const drawn = sharp(path, { limitInputPixels: MOST_PIXELS })
+    .rotate()
+    .resize(1600, 2200, { fit: 'inside', withoutEnlargement: true });
+  const png = await drawn.clone().png({ compressionLevel: 9 }).toBuffer();
+  const photo = await drawn.flatten({ background: '#ffffff' }).jpeg({ quality: 80, mozjpeg: true }).toBuffer();
+  const { hasAlpha } = await sharp(path, { limitInputPixels: MOST_PIXELS }).metadata();
+  const exact = png.length <= photo.length * (hasAlpha ? 3 : 1);
+  return exact ? { bytes: png, mediaType: 'image/png' } : { bytes: photo, mediaType: 'image/jpeg' };
+}

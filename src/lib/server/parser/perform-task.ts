@@ -20,6 +20,7 @@ const PERFORM: Tasks = {
   page: async ({ html }) => (await import('../links/read-page')).readPage(html),
   picture: async ({ bytes }) => (await import('../materials/small-picture')).smallPicture(bytes),
   thumbnail: async ({ path }) => (await import('../materials/small-picture')).thumbnail(path),
+  'page-picture': async ({ path }) => (await import('../materials/small-picture')).pagePicture(path),
   'roster-table': async ({ text }) => (await import('../school/read-roster-table')).readRosterTable(text),
   'receipt-pdf': async (sheet) => (await import('../receipts/pdf')).receiptPdf(sheet),
   hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),

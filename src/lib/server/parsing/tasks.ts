@@ -34,6 +34,7 @@ export interface Tasks {
   page: (input: { html: string }) => Promise<PageText>;
   picture: (input: { bytes: Uint8Array }) => Promise<Uint8Array>;
   thumbnail: (input: { path: string }) => Promise<Uint8Array>;
+  'page-picture': (input: { path: string }) => Promise<{ bytes: Uint8Array; mediaType: 'image/jpeg' | 'image/png' }>;
   'roster-table': (input: { text: string }) => Promise<{ header: string[]; rows: RosterRow[] }>;
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
@@ -61,6 +62,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   page: 'files',
   picture: 'files',
   thumbnail: 'files',
+  'page-picture': 'files',
   listing: 'files',
   captions: 'files',
   'roster-table': 'files',

@@ -5,7 +5,7 @@ import { execute, select } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { firstWords } from '$core/tidings/first-words';
 import { tellAbout } from '../packets/packet-news';
-import { flushPages } from '../pieces/pages';
+import { flushPages } from '../pages/flush';
 import { withPacket } from '../packets/open-packet';
 
 type Own = { assignmentId: string };

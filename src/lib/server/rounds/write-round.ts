@@ -1,6 +1,6 @@
 import { execute } from '../db/connection';
 import { freezePieces } from '../pieces/freeze';
-import { flushPages } from '../pieces/pages';
+import { flushPages } from '../pages/flush';
 import { issueReceipt, newReceiptNumber } from '../receipts/issue';
 import { tellAbout } from '../packets/packet-news';
 import type { OpenPacket } from '../packets/open-packet';

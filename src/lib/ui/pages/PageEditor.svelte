@@ -4,89 +4,111 @@
   import type { Editor } from '@tiptap/core';
   import { page } from '$app/state';
   import { invalidateAll } from '$app/navigation';
-  import { wordCount } from '$core/materials/word-count';
+  import { writtenTo } from '$core/live/topics';
+  import { fileAddress } from '$core/materials/source';
+  import { measures, type Measures } from '$core/pages/measures';
   import { rangeWords, UNITS, within } from '$core/pieces/wants';
-  import { toTheSecond } from '$core/time/words';
   import { owner } from '$ui/capture/owner';
   import IconButton from '$ui/forms/IconButton.svelte';
+  import { whenTouched } from '$ui/live/heard';
   import Message from '$ui/primitives/Message.svelte';
-  import Toolbar from '$ui/rich/Toolbar.svelte';
-  import { HEADINGS, PLAIN_TOOLS, TABLE } from '$ui/rich/tools';
-  import { getZone } from '$ui/time/reader';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import { pageAddress, type PageGoal } from './goal';
   import { KeptWriting } from './kept-writing';
-  import { WrittenPage } from './page.svelte';
+  import { PageLine } from './page-line';
+  import PageTools from './PageTools.svelte';
+  import { setOf } from './set-of';
+  import type { WrittenPage } from './page.svelte';
+  import SavingWords from './SavingWords.svelte';
 
   /** A page as it is written, beside what is asked. Every word is kept; whoever closes it finds it in its place. */
   const { goal, close }: { goal: PageGoal; close: () => void } = $props();
 
   const id = $props.id();
   const uploads = getUploads();
-  const zone = getZone();
-  const written = new WrittenPage((() => pageAddress(goal))(), new KeptWriting(owner(), (() => goal.pieceId)()));
+  let written = $state.raw<WrittenPage | null>(null);
   let sheet = $state<HTMLDialogElement>();
   let place = $state<HTMLDivElement>();
+  let tools = $state<PageTools>();
   let editor = $state.raw<Editor | null>(null);
   let turn = $state(0);
-  let words = $state(0);
+  let length = $state.raw<Measures>({ words: 0, characters: 0, sheets: 1, minutes: 1 });
+  let counting: ReturnType<typeof setTimeout> | undefined;
   let problem = $state('');
   /** Not all of it is at the server, and somebody wants to close it. */
   let leaving = $state(false);
   let aside = $state(true);
+  let gone = false;
 
   const brief = $derived(typeof page.data.briefHtml === 'string' ? page.data.briefHtml : '');
   const wanted = $derived(goal.wants.words);
-  const saving = $derived(written.saving);
+  const saving = $derived(written?.saving ?? { state: 'opening' as const });
+  const address = $derived(pageAddress(goal));
 
   onMount(() => {
     sheet?.showModal();
-    void begin();
-    const away = () => document.visibilityState === 'hidden' && void written.finish(false);
+    begin().catch(
+      () => (problem = 'What writes pages could not be fetched just now. Try again when the line is back.')
+    );
+    const away = () => document.visibilityState === 'hidden' && void written?.finish(false);
     document.addEventListener('visibilitychange', away);
-    return () => document.removeEventListener('visibilitychange', away);
+    const deaf = whenTouched((touched) => {
+      const to = writtenTo(touched, goal.pieceId);
+      if (to !== null) void written?.heard(to);
+    });
+    return () => {
+      document.removeEventListener('visibilitychange', away);
+      deaf();
+    };
   });
   onDestroy(() => {
-    written.close();
+    gone = true;
+    clearTimeout(counting);
     editor?.destroy();
+    written?.close();
   });
 
   async function begin() {
-    const [text, { markdownEditor }] = await Promise.all([written.open(), import('$ui/rich/markdown-editor')]);
-    if (!place || text === null) return;
-    editor = markdownEditor({
+    const { writtenPage, pageEditor } = await import('./writer');
+    if (gone) return;
+    const opened = (written = writtenPage(new PageLine(address), new KeptWriting(owner(), goal.pieceId)));
+    if (!(await opened.open()) || !place || gone) return;
+    editor = pageEditor({
       element: place,
-      markdown: text,
+      doc: opened.doc,
       label: goal.name,
-      levels: [1, 2, 3, 4],
-      class: 'min-h-64',
-      onChange: (markdown, changed) => {
-        written.write(markdown);
-        count(changed);
-      },
+      base: `${fileAddress('pieces', goal.pieceId)}/`,
+      pictures: (files, at) => tools?.addPictures(files, at),
+      onChange: count,
       onTurn: () => turn++
     });
-    count(editor);
-    // Behind a heading at the end the editor puts an empty line, once anything happens: there one begins.
-    editor.view.dispatch(editor.state.tr);
+    count(editor, 0);
     editor.commands.focus('end');
   }
-  const count = ({ state: { doc } }: Editor) => (words = wordCount(doc.textBetween(0, doc.content.size, '\n')));
 
-  function takeOther() {
-    editor?.commands.setContent(written.takeOther(), { contentType: 'markdown', emitUpdate: false });
+  /** Counted where one pauses: on a long page it takes longer than a key. */
+  function count({ state: { doc } }: Editor, wait = 250) {
+    clearTimeout(counting);
+    counting = setTimeout(() => {
+      let [pictures, breaks] = [0, 0];
+      doc.descendants(({ type: { name } }) => {
+        if (name === 'image') pictures++;
+        if (name === 'pageBreak') breaks++;
+      });
+      length = measures(doc.textBetween(0, doc.content.size, '\n'), pictures, breaks);
+    }, wait);
   }
+
   function toShelf() {
-    const file = new File([written.text], goal.name, { type: 'text/markdown' });
-    uploads.add([file], {}, Number.MAX_SAFE_INTEGER);
+    uploads.add([new File([written?.text ?? ''], goal.name, { type: 'text/markdown' })], {}, Number.MAX_SAFE_INTEGER);
     sheet?.close();
   }
   async function done() {
     try {
-      await written.finish();
-      const { state } = written.saving;
+      await written?.finish();
+      const { state } = written?.saving ?? { state: 'opening' };
       if (state === 'here') await invalidateAll();
-      else if (state !== 'refused' && state !== 'opening') return void (leaving = true);
+      else if (state !== 'refused' && state !== 'opening' && editor) return void (leaving = true);
     } catch {
       problem = 'It could not be finished just now. What you wrote is kept.';
       return;
@@ -108,19 +130,12 @@
   <div class="flex h-full flex-col">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-4 py-2">
       <h2 id="{id}-title" class="text-lg font-semibold wrap-anywhere">{goal.name}</h2>
-      <p role="status" class="text-sm">
-        {#if saving.state === 'opening'}Being opened …
-        {:else if saving.state === 'keeping'}Being kept …
-        {:else if saving.state === 'unreached'}Kept on this device. It goes on its way when the line is back.
-        {:else if saving.state === 'too-long'}It is too long to be kept but on this device: divide it into two pages.
-        {:else if saving.state === 'elsewhere'}Kept on this device.
-        {:else if saving.state === 'here'}All of it is here{#if saving.at !== null}, {toTheSecond(
-              saving.at,
-              zone()
-            )}{/if}{/if}
+      <SavingWords {saving} />
+      <p class={['figures text-sm', wanted && !within(length.words, wanted) && 'font-semibold']}>
+        {UNITS.words(length.words)}{#if wanted}; wanted: {rangeWords(wanted, UNITS.words)}{/if}
       </p>
-      <p class={['figures text-sm', wanted && !within(words, wanted) && 'font-semibold']}>
-        {UNITS.words(words)}{#if wanted}; wanted: {rangeWords(wanted, UNITS.words)}{/if}
+      <p class="figures text-sm opacity-80">
+        {length.characters} characters · about {UNITS.pages(length.sheets)} in print · {length.minutes} min to read
       </p>
       <span class="ml-auto flex items-center gap-2">
         {#if brief}
@@ -131,27 +146,11 @@
         <IconButton icon={X} label="Close; every word is kept" onclick={() => void done()} />
       </span>
     </div>
-    {#if saving.state === 'elsewhere' || saving.state === 'refused' || problem || (leaving && saving.state !== 'here')}
+    {#if saving.state === 'refused' || problem || (leaving && saving.state !== 'here')}
       <div class="grid gap-2 px-4 pt-3">
-        {#if saving.state === 'elsewhere'}
-          <Message kind="problem">
-            Something else was written on this page, in another window or on another device. Yours is kept here until
-            you choose.
-          </Message>
-          <div class="flex flex-wrap gap-2">
-            <button type="button" class="btn btn-primary btn-sm" onclick={() => void written.keepThis()}
-              >Keep this one; the other stays on the Shelf</button
-            >
-            <button type="button" class="btn btn-sm" onclick={takeOther}>Take the other one</button>
-          </div>
-          <details>
-            <summary class="cursor-pointer text-sm font-medium">What the other one says</summary>
-            <pre
-              class="max-h-40 overflow-auto rounded bg-base-100 p-2 text-sm whitespace-pre-wrap">{written.other}</pre>
-          </details>
-        {:else if saving.state === 'refused'}
+        {#if saving.state === 'refused'}
           <Message kind="problem">{saving.words}</Message>
-          {#if editor}
+          {#if written?.text}
             <button type="button" class="btn justify-self-start btn-sm" onclick={toShelf}
               >Put what you wrote on the Shelf</button
             >
@@ -183,13 +182,11 @@
       {/if}
       <div class="flex min-h-0 min-w-0 flex-1 flex-col bg-base-100">
         {#if editor}
-          <div class="border-b border-base-300">
-            <Toolbar {editor} tools={[...HEADINGS, ...PLAIN_TOOLS, TABLE]} {turn} />
-          </div>
+          <PageTools bind:this={tools} {editor} {turn} {address} name={goal.name} />
         {:else if saving.state === 'unreached'}
           <p class="p-4">The page could not be opened just now. Try again when the line is back.</p>
         {/if}
-        <div bind:this={place} class="min-h-0 flex-1 overflow-y-auto"></div>
+        <div bind:this={place} class="min-h-0 flex-1 overflow-y-auto" style={setOf(goal.wants)}></div>
       </div>
     </div>
   </div>

@@ -1,7 +1,9 @@
+import { applyUpdate, Doc, mergeUpdates } from 'yjs';
+import { LARGEST_UPDATE } from '$core/pages/bounds';
 import type { Moment } from '$core/time/moment';
-import { LONGEST_PAGE } from '$core/pieces/page';
-import { reach } from '$ui/forms/reach';
-import type { KeptWriting } from './kept-writing';
+import { fromBase64, toBase64 } from './base64';
+import type { KeptWriting, Writing } from './kept-writing';
+import type { News, PageLine } from './page-line';
 
 /** Milliseconds without a key before what was written is kept; and before it is tried again where it could not be. */
 const PAUSE = 900;
@@ -16,114 +18,98 @@ export type Saving =
   | { state: 'unreached' }
   /** It is longer than the server keeps: kept on this device until it is shorter. */
   | { state: 'too-long' }
-  /** Another window has written something else. */
-  | { state: 'elsewhere' }
   /** Nothing can be written there any more. */
   | { state: 'refused'; words: string };
 
-type Answer =
-  | { ok: true; page: { text: string; version: number; at: Moment | null } }
-  | { ok: true; version: number; at: Moment }
-  | { ok: false; elsewhere: boolean; words: string };
+/** What came from the server, or from other windows by way of this device, so that it is not sent as written here. */
+const FROM_THERE = 'there';
 
-/** A page as it is written: kept on this device at once, at the server soon after, and never over what another window wrote. */
+/**
+ * A page as it is written: kept on this device at once, at the server soon after, and merged with what is written elsewhere
+ * meanwhile.
+ */
 export class WrittenPage {
   saving = $state.raw<Saving>({ state: 'opening' });
-  /** What another window has written, where it is something else. */
-  other = $state.raw<string | null>(null);
+  readonly doc = new Doc();
+  /** What stood there at the last pause, for whoever finds nothing to merge it into. */
   text = '';
-  #version = 0;
-  /** What the server has. */
-  #there = '';
-  #otherVersion = 0;
+  #began = '';
+  #seq = 0;
+  /** What was written here and is at the server not yet. */
+  #pending: Uint8Array | null = null;
+  #left = new Map<string, Writing>();
   #timer: ReturnType<typeof setTimeout> | null = null;
   #under: Promise<void> = Promise.resolve();
 
-  /** @param address where the page is read and kept */
+  /** @param read what stands on the page, as text; asked at pauses alone */
   constructor(
-    private address: string,
-    private kept: KeptWriting
-  ) {}
+    private line: PageLine,
+    private kept: KeptWriting,
+    private read: (doc: Doc) => string
+  ) {
+    this.doc.on('update', (update: Uint8Array, origin: unknown) => {
+      if (origin !== FROM_THERE) this.#note(update);
+    });
+  }
 
   /**
-   * Reads what stands there; what this device kept and the server has not yet comes first.
+   * Reads what stands there, and what windows on this device have left of it.
    *
-   * @returns the text to begin with; null where it cannot be written on
+   * @returns whether there is something to show
    */
-  async open(): Promise<string | null> {
-    const answer = await this.#ask(this.address);
-    if (answer === null || answer === 'too-long') return this.#openWithoutLine();
-    if (!answer.ok) {
-      this.saving = { state: 'refused', words: answer.words };
-      const before = this.kept.read();
-      this.text = before?.text ?? '';
-      return before?.text ?? null;
+  async open(): Promise<boolean> {
+    const told = await this.line.read(null);
+    this.#left = this.kept.left();
+    if (told === null || !told.ok) {
+      this.saving = told === null ? { state: 'unreached' } : { state: 'refused', words: told.words };
+      this.text = [...this.#left.values()].at(-1)?.text ?? '';
+      return false;
     }
-    if (!('page' in answer)) return null;
-    const { text, version, at } = answer.page;
-    [this.text, this.#there, this.#version] = [text, text, version];
-    this.saving = { state: 'here', at };
-    const before = this.kept.read();
-    if (before === null || before.text === text) return text;
-    this.text = before.text;
-    if (before.known === version) this.#soon(0);
-    else this.#elsewhere(text, version);
-    return before.text;
+    this.#began = told.page.began;
+    this.#take(told.page);
+    const unsent = [...this.#left.values()].filter(({ began }) => began === this.#began);
+    for (const { update } of unsent) applyUpdate(this.doc, fromBase64(update));
+    this.#remember();
+    if (told.closed !== null) this.saving = { state: 'refused', words: told.closed };
+    else if (this.#pending) this.#soon(0);
+    return true;
   }
 
-  /** Notes what is written now. */
-  write(text: string): void {
-    this.text = text;
-    if (this.saving.state !== 'refused' && text === this.#there) return;
-    this.kept.keep({ text, known: this.#version });
-    if (this.saving.state === 'refused' || this.saving.state === 'elsewhere') return;
-    if (text.length > LONGEST_PAGE) {
-      this.#still();
-      this.saving = { state: 'too-long' };
-      return;
-    }
-    this.#soon(this.saving.state === 'unreached' ? AGAIN : PAUSE);
+  /** Somebody has written on it elsewhere. @param to the count of what was written since */
+  async heard(to: number): Promise<void> {
+    await this.#under;
+    if (to > this.#seq && this.saving.state !== 'opening') await this.#next(() => this.#catchUp());
   }
 
-  /** Keeps all of it now. @param over nothing more is written for now */
+  /** Keeps all of it now. @param over nothing more is written for now: what was made of it is made anew */
   async finish(over = true): Promise<void> {
     this.#still();
-    if (this.saving.state === 'opening' || this.saving.state === 'refused' || this.saving.state === 'elsewhere') return;
-    await this.#next(over, this.#version);
-  }
-
-  /** Takes what the other window has written; what was written here is gone. @returns it */
-  takeOther(): string {
-    const text = this.other ?? '';
-    [this.text, this.#there, this.#version, this.other] = [text, text, this.#otherVersion, null];
-    this.kept.letGo();
-    this.saving = { state: 'here', at: null };
-    return text;
-  }
-
-  /** Keeps this one; the other stays on the Shelf as an earlier version. */
-  async keepThis(): Promise<void> {
-    this.other = null;
-    await this.#next(false, null);
+    if (this.saving.state === 'opening' || this.saving.state === 'refused') return;
+    await this.#next(() => this.#send(over));
   }
 
   /** Nothing is asked of the server any more. */
   close(): void {
     this.#still();
+    this.doc.destroy();
   }
 
-  #openWithoutLine(): string | null {
-    const before = this.kept.read();
-    this.saving = { state: 'unreached' };
-    if (before === null) return null;
-    [this.text, this.#version] = [before.text, before.known];
-    this.#soon(AGAIN);
-    return before.text;
+  #note(update: Uint8Array): void {
+    this.#pending = this.#pending ? mergeUpdates([this.#pending, update]) : update;
+    this.kept.keep({ began: this.#began, update: toBase64(this.#pending), text: this.text });
+    if (this.saving.state === 'refused' || this.saving.state === 'opening') return;
+    this.#soon(this.saving.state === 'unreached' ? AGAIN : PAUSE);
+  }
+
+  /** What stands there now is kept beside what is unsent. */
+  #remember(): void {
+    this.text = this.read(this.doc);
+    if (this.#pending) this.kept.keep({ began: this.#began, update: toBase64(this.#pending), text: this.text });
   }
 
   #soon(wait: number): void {
     this.#still();
-    this.#timer = setTimeout(() => void this.#next(false, this.#version), wait);
+    this.#timer = setTimeout(() => void this.#next(() => this.#send(false)), wait);
   }
 
   #still(): void {
@@ -131,57 +117,50 @@ export class WrittenPage {
     this.#timer = null;
   }
 
-  #next(over: boolean, known: number | null): Promise<void> {
-    return (this.#under = this.#under.then(() => this.#keep(over, known === null ? null : this.#version)));
+  #next(work: () => Promise<void>): Promise<void> {
+    return (this.#under = this.#under.then(work));
   }
 
-  async #keep(over: boolean, known: number | null): Promise<void> {
-    const { text } = this;
-    if ((text === this.#there && known !== null && !over) || text.length > LONGEST_PAGE) return;
+  async #catchUp(): Promise<void> {
+    const told = await this.line.read(this.#seq);
+    if (told?.ok) this.#take(told.page);
+  }
+
+  async #send(over: boolean): Promise<void> {
+    const update = this.#pending;
+    if (update === null && !over) return;
+    this.#remember();
+    if (update && update.length > LARGEST_UPDATE) return void (this.saving = { state: 'too-long' });
     this.saving = { state: 'keeping' };
-    const answer = await this.#ask(this.address, { text, known, over });
-    if (answer === 'too-long') return void (this.saving = { state: 'too-long' });
-    if (answer === null) {
+    this.#pending = null;
+    const told = await this.line.send({ began: this.#began, since: this.#seq, update, over });
+    if (told?.ok) return this.#kept(told.page);
+    this.#pending = both(update, this.#pending);
+    if (told === null) {
       this.saving = { state: 'unreached' };
-      return this.#soon(AGAIN);
-    }
-    if (!answer.ok)
-      return answer.elsewhere ? this.#met() : void (this.saving = { state: 'refused', words: answer.words });
-    if (!('version' in answer)) return;
-    [this.#there, this.#version] = [text, answer.version];
-    this.saving = { state: 'here', at: answer.at };
-    if (this.text === text) this.kept.letGo();
-    else this.write(this.text);
+      this.#soon(AGAIN);
+    } else if (told.why === 'page-too-long') this.saving = { state: 'too-long' };
+    else this.saving = { state: 'refused', words: told.words };
   }
 
-  /** Somebody has written there meanwhile: what they wrote is asked for, so that one can choose. */
-  async #met(): Promise<void> {
-    const answer = await this.#ask(this.address);
-    if (answer === null || answer === 'too-long' || !answer.ok || !('page' in answer))
-      return void (this.saving = { state: 'unreached' });
-    const { text, version, at } = answer.page;
-    if (text !== this.text) return this.#elsewhere(text, version);
-    [this.#there, this.#version] = [text, version];
-    this.kept.letGo();
+  #kept(page: News): void {
+    this.#take(page);
+    this.kept.letGoOf(this.#left);
+    this.#left = new Map();
+    if (this.#pending === null) return this.kept.letGo();
+    // Something was written while this was on its way.
+    this.#remember();
+    this.#soon(PAUSE);
+  }
+
+  #take({ seq, at, updates }: News): void {
+    this.doc.transact(() => {
+      for (const update of updates) applyUpdate(this.doc, update, FROM_THERE);
+    }, FROM_THERE);
+    this.#seq = Math.max(this.#seq, seq);
     this.saving = { state: 'here', at };
   }
-
-  #elsewhere(text: string, version: number): void {
-    this.other = text;
-    this.#otherVersion = version;
-    this.saving = { state: 'elsewhere' };
-  }
-
-  /** Null where the server could not be reached, or said nothing that is understood. */
-  async #ask(address: string, body?: object): Promise<Answer | 'too-long' | null> {
-    const request = body && {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body)
-    };
-    const answer = await reach(address, request).catch(() => null);
-    if (answer?.status === 413) return 'too-long';
-    if (answer === null || !answer.headers.get('content-type')?.startsWith('application/json')) return null;
-    return answer.ok ? ((await answer.json()) as Answer) : null;
-  }
 }
+
+const both = (one: Uint8Array | null, other: Uint8Array | null): Uint8Array | null =>
+  one && other ? mergeUpdates([one, other]) : (one ?? other);

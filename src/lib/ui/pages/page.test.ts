@@ -1,129 +1,189 @@
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
+import { applyUpdate, Doc, encodeStateAsUpdate } from 'yjs';
 import { reachBy } from '$ui/forms/reach';
-import type { KeptWriting, Writing } from './kept-writing';
+import { toBase64, fromBase64 } from './base64';
+import { KeptWriting } from './kept-writing';
+import { PageLine } from './page-line';
 import { WrittenPage } from './page.svelte';
 
 /** A server that keeps one page, with the line to it. */
-let there: { text: string; version: number };
-let line: 'up' | 'down' | 'refused';
-let device: Writing | null;
+let there: { doc: Doc; updates: string[]; began: string };
+let line: 'up' | 'down' | 'refused' | 'too-long';
+let device: Map<string, string>;
+let lost: 'nothing' | 'answer';
 
-const kept = {
-  read: () => device,
-  keep: (writing: Writing) => (device = writing),
-  letGo: () => (device = null)
-} as unknown as KeptWriting;
-
-beforeEach(() => {
-  vi.useFakeTimers();
-  [there, line, device] = [{ text: '# Report', version: 0 }, 'up', null];
-  reachBy(async (_address, request) => {
-    if (line === 'down') throw new TypeError('Failed to fetch');
-    if (line === 'refused') return Response.json({ ok: false, elsewhere: false, words: 'It is with your teacher.' });
-    if (!request) return Response.json({ ok: true, page: { ...there, at: null } });
-    const { text, known } = JSON.parse(String(request.body)) as { text: string; known: number | null };
-    if (known !== null && known !== there.version) return Response.json({ ok: false, elsewhere: true, words: '' });
-    there = { text, version: there.version + 1 };
-    return Response.json({ ok: true, version: there.version, at: 1 });
-  });
-});
-afterEach(() => vi.useRealTimers());
-
-const opened = async () => {
-  const page = new WrittenPage('/page', kept);
+const textOf = (doc: Doc) => doc.getText('t').toString();
+const kept = () => new KeptWriting('ilse', 'page');
+const opened = async (own = kept()) => {
+  const page = new WrittenPage(new PageLine('/page'), own, textOf);
   await page.open();
   return page;
 };
+const write = (page: WrittenPage, text: string) => page.doc.getText('t').insert(page.doc.getText('t').length, text);
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  device = new Map();
+  vi.stubGlobal(
+    'localStorage',
+    new Proxy({} as Record<string, unknown>, {
+      get: (_, name) =>
+        ({
+          getItem: (key: string) => device.get(key) ?? null,
+          setItem: (key: string, value: string) => void device.set(key, value),
+          removeItem: (key: string) => void device.delete(key)
+        })[name as string],
+      ownKeys: () => [...device.keys()],
+      getOwnPropertyDescriptor: () => ({ enumerable: true, configurable: true })
+    })
+  );
+  there = { doc: new Doc(), updates: [], began: 'this text' };
+  there.doc.getText('t').insert(0, 'Report. ');
+  [line, lost] = ['up', 'nothing'];
+  reachBy(async (_address, request) => {
+    if (line === 'down') throw new TypeError('Failed to fetch');
+    const told = (updates: string[], closed: string | null = null) =>
+      Response.json({ ok: true, page: { began: there.began, seq: there.updates.length, at: 1, updates }, closed });
+    const all = toBase64(encodeStateAsUpdate(there.doc));
+    if (!request) {
+      const since = Number(_address.split('since=')[1] ?? -1);
+      return told(
+        since < 0 ? [all] : there.updates.slice(since),
+        line === 'refused' ? 'It is with your teacher.' : null
+      );
+    }
+    if (line === 'refused') return Response.json({ ok: false, why: 'with-teacher', words: 'It is with your teacher.' });
+    if (line === 'too-long') return Response.json({ ok: false, why: 'page-too-long', words: '' });
+    const sent = JSON.parse(String(request.body)) as { began: string; since: number; update: string | null };
+    const others = there.updates.slice(sent.since);
+    if (sent.update !== null) {
+      applyUpdate(there.doc, fromBase64(sent.update));
+      there.updates.push(sent.update);
+    }
+    if (lost === 'answer') throw new TypeError('Failed to fetch');
+    return told(others);
+  });
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
 
 it('keeps what is written on the device at once, at the server soon after', async () => {
   const page = await opened();
-  page.write('# Report\n\nKelp');
-  expect(device?.text).toBe('# Report\n\nKelp');
-  expect(there.version).toBe(0);
+  write(page, 'Kelp');
+  expect(device.size).toBe(1);
+  expect(textOf(there.doc)).toBe('Report. ');
   await vi.advanceTimersByTimeAsync(1000);
-  expect(there).toEqual({ text: '# Report\n\nKelp', version: 1 });
-  expect(device).toBeNull();
+  expect(textOf(there.doc)).toBe('Report. Kelp');
+  expect(device.size).toBe(0);
   expect(page.saving).toEqual({ state: 'here', at: 1 });
 });
 
-it('goes on with what a closed tab had not sent', async () => {
-  device = { text: 'in mid-wo', known: 0 };
-  const page = new WrittenPage('/page', kept);
-  expect(await page.open()).toBe('in mid-wo');
+it('goes on with what a closed tab had not sent, and with that of another window', async () => {
+  for (const word of ['in mid-wo', ' and elsewhere']) {
+    const closed = await opened();
+    write(closed, word);
+    closed.close();
+  }
+  expect(device.size).toBe(2);
+  const page = await opened();
+  expect(textOf(page.doc)).toContain('in mid-wo');
+  expect(textOf(page.doc)).toContain(' and elsewhere');
   await vi.advanceTimersByTimeAsync(100);
-  expect(there.text).toBe('in mid-wo');
+  expect(textOf(there.doc)).toBe(textOf(page.doc));
+  expect(device.size).toBe(0);
 });
 
-it('writes on without a line, and sends it all when the line is back', async () => {
-  const page = await opened();
+it('takes nothing from a window that is still open and writes on', async () => {
+  const first = await opened();
+  write(first, 'one');
+  const second = await opened();
+  write(first, ' two');
+  await vi.advanceTimersByTimeAsync(50);
+  expect(device.size).toBe(1);
   line = 'down';
-  for (const word of ['ten', 'ten minutes', 'ten minutes offline']) {
-    page.write(word);
+  first.close();
+  second.close();
+  line = 'up';
+  expect(textOf((await opened()).doc)).toBe('Report. one two');
+});
+
+it('writes on without a line, and merges it all when the line is back', async () => {
+  const [page, elsewhere] = [await opened(), await opened()];
+  line = 'down';
+  for (const word of ['ten ', 'minutes ', 'offline']) {
+    write(page, word);
     await vi.advanceTimersByTimeAsync(5000);
   }
   expect(page.saving).toEqual({ state: 'unreached' });
-  expect(device?.text).toBe('ten minutes offline');
+  expect(JSON.parse([...device.values()][0] ?? '')).toMatchObject({ text: 'Report. ten minutes offline' });
   line = 'up';
+  write(elsewhere, 'online. ');
+  await vi.advanceTimersByTimeAsync(1000);
   await vi.advanceTimersByTimeAsync(5000);
-  expect(there.text).toBe('ten minutes offline');
+  expect(textOf(there.doc)).toContain('ten minutes offline');
+  expect(textOf(there.doc)).toContain('online. ');
   expect(page.saving.state).toBe('here');
+  expect(textOf(page.doc)).toBe(textOf(there.doc));
 });
 
-it('meets what another window wrote, and leaves the choice', async () => {
-  const [one, other] = [await opened(), await opened()];
-  one.write('one');
-  await vi.advanceTimersByTimeAsync(1000);
-  other.write('other');
-  await vi.advanceTimersByTimeAsync(1000);
-  expect(other.saving).toEqual({ state: 'elsewhere' });
-  expect(other.other).toBe('one');
-  other.write('other, still');
-  await vi.advanceTimersByTimeAsync(5000);
-  expect(there.text).toBe('one');
-  await other.keepThis();
-  expect(there.text).toBe('other, still');
-  expect(other.saving.state).toBe('here');
-});
-
-it('takes the other one where that is chosen', async () => {
+it('sends again what was taken but not answered, and it stands there once', async () => {
   const page = await opened();
-  there = { text: 'theirs', version: 7 };
-  page.write('mine');
+  lost = 'answer';
+  write(page, 'once');
   await vi.advanceTimersByTimeAsync(1000);
-  expect(page.takeOther()).toBe('theirs');
-  expect(device).toBeNull();
-  page.write('theirs, and more');
+  expect(page.saving.state).toBe('unreached');
+  lost = 'nothing';
+  await vi.advanceTimersByTimeAsync(5000);
+  expect(textOf(there.doc)).toBe('Report. once');
+  expect(textOf(page.doc)).toBe('Report. once');
+});
+
+it('hears of what is written elsewhere, and asks for nothing that it has', async () => {
+  const [page, elsewhere] = [await opened(), await opened()];
+  write(elsewhere, 'from there');
   await vi.advanceTimersByTimeAsync(1000);
-  expect(there).toEqual({ text: 'theirs, and more', version: 8 });
+  await page.heard(1);
+  expect(textOf(page.doc)).toBe('Report. from there');
+  line = 'down';
+  await page.heard(1);
+  expect(page.saving.state).toBe('here');
 });
 
 it('says when it is too long, keeps it here, and sends it once it is shorter', async () => {
   const page = await opened();
-  page.write('x'.repeat(300_001));
-  await vi.advanceTimersByTimeAsync(5000);
-  expect(page.saving).toEqual({ state: 'too-long' });
-  expect(device?.text).toHaveLength(300_001);
-  await page.finish();
-  expect(there.version).toBe(0);
-  page.write('shorter');
+  line = 'too-long';
+  write(page, 'far too much');
   await vi.advanceTimersByTimeAsync(1000);
-  expect(there.text).toBe('shorter');
-});
-
-it('has what this device kept of a page that is not taken any more, so that it can go elsewhere', async () => {
-  device = { text: 'the last words', known: 3 };
-  line = 'refused';
-  const page = new WrittenPage('/page', kept);
-  expect(await page.open()).toBe('the last words');
-  expect(page.text).toBe('the last words');
+  expect(page.saving).toEqual({ state: 'too-long' });
+  expect(device.size).toBe(1);
+  line = 'up';
+  page.doc.getText('t').delete(8, 8);
+  await vi.advanceTimersByTimeAsync(1000);
+  expect(textOf(there.doc)).toBe('Report. much');
 });
 
 it('loses nothing where it is not taken any more', async () => {
   const page = await opened();
   line = 'refused';
-  page.write('too late');
+  write(page, 'too late');
   await vi.advanceTimersByTimeAsync(1000);
   expect(page.saving).toEqual({ state: 'refused', words: 'It is with your teacher.' });
-  page.write('too late, and more');
-  expect(device?.text).toBe('too late, and more');
+  expect(page.text).toBe('Report. too late');
+  expect(device.size).toBe(1);
+  const again = await opened();
+  expect(again.saving).toEqual({ state: 'refused', words: 'It is with your teacher.' });
+  expect(again.text).toBe('Report. too late');
+});
+
+it('merges nothing into another text', async () => {
+  const closed = await opened();
+  write(closed, 'into the old one');
+  await vi.advanceTimersByTimeAsync(0);
+  closed.close();
+  there = { doc: new Doc(), updates: [], began: 'another text' };
+  const page = await opened();
+  expect(textOf(page.doc)).toBe('');
+  expect(device.size).toBe(1);
 });

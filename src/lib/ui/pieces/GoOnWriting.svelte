@@ -7,7 +7,8 @@
   import { owner } from '$ui/capture/owner';
   import { KeptWriting } from '$ui/pages/kept-writing';
   import { pageAddress } from '$ui/pages/goal';
-  import { WrittenPage } from '$ui/pages/page.svelte';
+  import type { WrittenPage } from '$ui/pages/page.svelte';
+  import { PageLine } from '$ui/pages/page-line';
   import { getWriting } from './writing';
 
   /** Opens a page of the working packet, to be written on; and sends what this device has of it and the server has not. */
@@ -22,10 +23,10 @@
   });
   async function catchUp() {
     const kept = new KeptWriting(owner(), piece.id);
-    if (behind !== null || kept.read() === null || document.querySelector('dialog[open]')) return;
-    behind = new WrittenPage(pageAddress(goal), kept);
-    await behind.open();
-    await behind.finish();
+    if (behind !== null || kept.left().size === 0 || document.querySelector('dialog[open]')) return;
+    const { writtenPage } = await import('$ui/pages/writer');
+    behind = writtenPage(new PageLine(pageAddress(goal)), kept);
+    if (await behind.open()) await behind.finish();
     const sent = behind.saving.state === 'here';
     behind.close();
     if (sent) behind = null;

@@ -6,7 +6,7 @@
   import { changedWords } from '$core/rounds/word-changes';
   import { compare } from './compare';
   import TableDifference from './TableDifference.svelte';
-  import TextDifference from './TextDifference.svelte';
+  import TextDifference from '$ui/primitives/TextDifference.svelte';
 
   interface Props {
     pair: Pair;

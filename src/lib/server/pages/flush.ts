@@ -1,43 +1,44 @@
 import { z } from 'zod';
+import { toMarkdown } from '$core/pages/markdown';
+import { pageOf } from '$core/pages/merge';
+import { PICTURE } from '$core/pages/nodes/picture';
+import { picturesOf } from '$core/pages/sound';
 import type { Moment } from '$core/time/moment';
 import { registerBlob } from '../blobs/register';
 import { BlobRefused, type StoredBlob } from '../blobs/store';
 import { storeText } from '../blobs/store-text';
 import { execute, select, type Tx } from '../db/connection';
+import { findDraft, openDraft } from './draft';
 
 /**
- * Makes the bytes of a page of what was written on it since they were last made, and the same on the Shelf. Under the packet's
- * lock.
+ * Makes the bytes of a page of what was written on it since they were last made, and the same on the Shelf. A version of the file
+ * on the Shelf is written on until a round holds it. Under the packet's lock.
  *
- * @param how `together`: as the same version of the file on the Shelf, unless a round holds that one; `apart`: as one of its own
  * @returns null where they say the same already, or where there is no room for them: then what was written stays where it is
  */
-export async function flushPage(
-  pieceId: string,
-  how: 'together' | 'apart',
-  now: Moment,
-  tx: Tx
-): Promise<StoredBlob | null> {
+export async function flushPage(pieceId: string, now: Moment, tx: Tx): Promise<StoredBlob | null> {
   const [page] = await select(Written, `${WRITTEN} and p.id = $1`, [pieceId], tx);
-  return page ? flush(page, how, now, tx) : null;
+  return page ? flush(page, now, tx) : null;
 }
 
 /** The same for every page of a packet: before it is frozen, and before its pieces leave. */
 export async function flushPages(packetId: string, now: Moment, tx: Tx): Promise<void> {
   const pages = await select(Written, `${WRITTEN} and p.packet_id = $1`, [packetId], tx);
-  for (const page of pages) await flush(page, 'together', now, tx);
+  for (const page of pages) await flush(page, now, tx);
 }
 
-async function flush(page: Written, how: 'together' | 'apart', now: Moment, tx: Tx): Promise<StoredBlob | null> {
-  const { id, text, fileId, file, version, held } = page;
-  const blob = await storeText(text === '' ? '\n' : text, 'text/markdown').catch((error: unknown) => {
+async function flush(page: Written, now: Moment, tx: Tx): Promise<StoredBlob | null> {
+  const { id, fileId, file, version, held } = page;
+  const written = pageOf(await openDraft(await findDraft(id, tx), tx));
+  const blob = await storeText(toMarkdown(written) || '\n', 'text/markdown').catch((error: unknown) => {
     if (error instanceof BlobRefused) return null;
     throw error;
   });
   if (blob === null) return null;
   await registerBlob(blob, tx);
+  await layPictures(id, blob, picturesOf(written), tx);
   const at = new Date(now);
-  const next = how === 'apart' || held ? version + 1 : version;
+  const next = held && blob.sha256 !== page.sha256 ? version + 1 : version;
   // Its file on the Shelf goes along, where nothing else was put in its place there.
   const follows = fileId !== null && file === page.sha256;
   if (follows) {
@@ -53,9 +54,14 @@ async function flush(page: Written, how: 'together' | 'apart', now: Moment, tx: 
   return blob;
 }
 
+/** The pictures that a page shows lie beside its bytes, for as long as these do. Of others than its own it has none. */
+async function layPictures(pieceId: string, { sha256 }: StoredBlob, names: readonly string[], tx: Tx): Promise<void> {
+  const pictures = names.flatMap((name) => PICTURE.exec(name)?.[1] ?? []);
+  if (pictures.length > 0) await execute(LAY, [sha256, pieceId, pictures], tx);
+}
+
 const Written = z.object({
   id: z.string(),
-  text: z.string(),
   sha256: z.string(),
   pieceVersion: z.number().nullable(),
   fileId: z.string().nullable(),
@@ -67,7 +73,7 @@ const Written = z.object({
 });
 type Written = z.infer<typeof Written>;
 const WRITTEN = `
-  select p.id, d.text, p.sha256, p.shelf_version as "pieceVersion", f.id as "fileId", f.sha256 as file,
+  select p.id, p.sha256, p.shelf_version as "pieceVersion", f.id as "fileId", f.sha256 as file,
     coalesce(f.version, 0) as version, exists (select 1 from round_pieces r where r.sha256 = p.sha256) as held
   from page_drafts d join pieces p on p.id = d.piece_id left join shelf_files f on f.id = p.shelf_file_id
   where not d.flushed`;
@@ -75,3 +81,9 @@ const VERSION = `
   insert into shelf_versions (file_id, no, sha256, at) values ($1, $2, $3, $4)
   on conflict (file_id, no) do update set sha256 = excluded.sha256, at = excluded.at`;
 const FILE = 'update shelf_files set version = $2, sha256 = $3, changed_at = $4 where id = $1';
+const LAY = `
+  insert into blob_pictures (sha256, picture_sha256)
+  select $1, n from unnest($3::text[]) n
+  where exists (select 1 from page_pictures i where i.piece_id = $2 and i.sha256 = n)
+    or exists (select 1 from pieces p join blob_pictures i on i.sha256 = p.sha256 where p.id = $2 and i.picture_sha256 = n)
+  on conflict do nothing`;

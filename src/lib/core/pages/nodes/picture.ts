@@ -1,0 +1,37 @@
+import { Image } from '@tiptap/extension-image';
+
+/** A picture of a page by the name of its bytes: their hash, with the ending of what they are. */
+export const PICTURE = /^pictures\/([0-9a-f]{64})\.(jpg|png|webp|gif)$/;
+
+/**
+ * A picture that lies beside its page. Its address within the page is the one by which it travels with it; nothing else is
+ * shown.
+ *
+ * `base`: where the browser finds the folder of pictures.
+ */
+export const Picture = Image.extend<{ base: string }>({
+  addOptions: () => ({ base: '', inline: false, allowBase64: false, HTMLAttributes: {}, resize: false }),
+  addAttributes() {
+    const { base } = this.options;
+    return {
+      src: {
+        default: '',
+        parseHTML: (element: HTMLElement) => pictureIn(element.getAttribute('src') ?? ''),
+        renderHTML: ({ src }: Record<string, unknown>) => {
+          const name = typeof src === 'string' ? src : '';
+          return { src: PICTURE.test(name) ? `${base}${name}` : '' };
+        }
+      },
+      alt: { default: '', parseHTML: (element: HTMLElement) => (element.getAttribute('alt') ?? '').slice(0, 500) }
+    };
+  },
+  parseHTML: () => [
+    { tag: 'img[src]', getAttrs: (element) => pictureIn(element.getAttribute('src') ?? '') !== '' && null }
+  ]
+});
+
+/** The name of a picture within its page, whatever stands before it in an address; empty where it is none. */
+const pictureIn = (address: string): string => {
+  const name = address.slice(address.lastIndexOf('pictures/'));
+  return PICTURE.test(name) ? name : '';
+};

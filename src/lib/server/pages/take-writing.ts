@@ -1,0 +1,130 @@
+import { encodeStateAsUpdate, encodeStateVector, decodeStateVector, applyUpdate, mergeUpdates, type Doc } from 'yjs';
+import { group } from 'd3-array';
+import { z } from 'zod';
+import { LARGEST_STATE } from '$core/pages/bounds';
+import { pageOf, writersIn, type Update } from '$core/pages/merge';
+import { unsound } from '$core/pages/sound';
+import type { Moment } from '$core/time/moment';
+import { execute, select, type Tx } from '../db/connection';
+import { beginningOf, openDraft, type Draft } from './draft';
+import { giveBack, lend } from './open-pages';
+
+/** Writings that are kept one by one before the page is made whole again. */
+const SINGLE = 50;
+/** Bytes of single writings, up to which the page can be seen as it was at any earlier time. */
+const HEAVIEST = 12_000_000;
+/** Windows that ever wrote on one page. */
+const MOST_WRITERS = 2000;
+
+/** Why something is not written on a page. */
+export type NotWritten = 'page-unreadable' | 'written-by-another' | 'page-too-long';
+
+/**
+ * Merges what somebody wrote into a page, after it was applied to the server's own copy and that was still a page. Under the
+ * packet's lock.
+ *
+ * @returns the page's new count, and what to call once the transaction is committed
+ */
+export async function takeWriting(
+  draft: Draft,
+  { update, by, now }: { update: Update; by: string; now: Moment },
+  tx: Tx
+): Promise<{ seq: number; committed: () => void } | NotWritten> {
+  const doc = lend(draft) ?? (await openDraft(draft, tx));
+  const windows = writersIn(update, decodeStateVector(encodeStateVector(doc)));
+  if (windows === null) return 'page-unreadable';
+  const writers = theirs(draft.writers, windows, by);
+  if (writers === null) return 'written-by-another';
+  const wrong = applied(doc, update);
+  if (wrong !== null) return wrong;
+  const seq = draft.seq + 1;
+  const full = seq - draft.wholeTo >= SINGLE || draft.weight + update.length > HEAVIEST;
+  const whole = full ? encodeStateAsUpdate(doc) : null;
+  if (whole && whole.length > LARGEST_STATE) return 'page-too-long';
+  await keep(draft, { update, by, now, seq, writers, whole }, tx);
+  return { seq, committed: () => giveBack({ ...draft, seq }, doc) };
+}
+
+/** Whose each window is, with those that write now; null where one of them is somebody else's. */
+function theirs(known: Record<string, string>, windows: readonly number[], by: string): Record<string, string> | null {
+  const writers = { ...known };
+  for (const window of windows) {
+    if ((writers[window] ??= by) !== by) return null;
+  }
+  return Object.keys(writers).length > MOST_WRITERS ? null : writers;
+}
+
+/** What is wrong with the page that would come of it. */
+function applied(doc: Doc, update: Update): NotWritten | null {
+  try {
+    applyUpdate(doc, update);
+    // What builds on something that never came would wait for it for ever.
+    if (doc.store.pendingStructs !== null || doc.store.pendingDs !== null) return 'page-unreadable';
+    const wrong = unsound(pageOf(doc));
+    return wrong === null ? null : wrong === 'too-long' ? 'page-too-long' : 'page-unreadable';
+  } catch {
+    return 'page-unreadable';
+  }
+}
+
+interface Writing {
+  update: Update;
+  by: string;
+  now: Moment;
+  seq: number;
+  writers: Record<string, string>;
+  /** The page as a whole, where it is kept as one now. */
+  whole: Update | null;
+}
+
+async function keep(draft: Draft, writing: Writing, tx: Tx): Promise<void> {
+  const { pieceId } = draft;
+  const { seq, now, by, writers, update, whole } = writing;
+  const at = new Date(now);
+  if (draft.seq === 0) {
+    const began = Buffer.from(await beginningOf(draft));
+    await execute(BEGIN, [pieceId, draft.began, began, at], tx);
+    await execute(WRITE, [pieceId, 0, at, by, began], tx);
+  }
+  await execute(WRITE, [pieceId, seq, at, by, Buffer.from(update)], tx);
+  const weight = whole && draft.weight + update.length > HEAVIEST ? whole.length : draft.weight + update.length;
+  await execute(COUNT, [pieceId, seq, at, JSON.stringify(writers), whole && Buffer.from(whole), weight], tx);
+  if (!whole) return;
+  if (weight === whole.length) await forgetTimes(pieceId, seq, whole, tx);
+  else await gather(pieceId, tx);
+}
+
+/** Makes one of the writings of a minute: what is kept of earlier times stays small. */
+async function gather(pieceId: string, tx: Tx): Promise<void> {
+  const rows = (await select(Single, SINGLES, [pieceId], tx)).reverse();
+  for (const writings of group(rows, ({ minute, by }) => `${minute} ${by}`).values()) {
+    const last = writings.at(-1);
+    if (!last || writings.length === 1) continue;
+    const one = Buffer.from(mergeUpdates(writings.map(({ written }) => written)));
+    await execute(DROP, [pieceId, writings.slice(0, -1).map(({ seq }) => seq)], tx);
+    await execute(REPLACE, [pieceId, last.seq, one], tx);
+  }
+}
+
+/** Too much was written and taken away again: from now on the page has no earlier times than this one. */
+async function forgetTimes(pieceId: string, seq: number, whole: Update, tx: Tx): Promise<void> {
+  await execute('delete from page_updates where piece_id = $1 and seq < $2', [pieceId, seq], tx);
+  await execute(REPLACE, [pieceId, seq, Buffer.from(whole)], tx);
+}
+
+const BEGIN = `
+  insert into page_drafts (piece_id, began, state, at) values ($1, $2, $3, $4)
+  on conflict (piece_id) do update set began = excluded.began, state = excluded.state, text = null`;
+const WRITE = 'insert into page_updates (piece_id, seq, at, by, written) values ($1, $2, $3, $4, $5)';
+const COUNT = `
+  update page_drafts set seq = $2::integer, at = $3, writers = $4::jsonb, weight = $6, flushed = false,
+    state = coalesce($5::bytea, state), whole_to = case when $5::bytea is null then whole_to else $2::integer end
+  where piece_id = $1`;
+const Single = z.object({ seq: z.number(), minute: z.number(), by: z.string(), written: z.instanceof(Uint8Array) });
+type Single = z.infer<typeof Single>;
+/** What was written lately: what is older was gathered before. */
+const SINGLES = `
+  select seq, floor(extract(epoch from at) / 60)::float8 as minute, by, written from page_updates
+  where piece_id = $1 and seq > 0 order by seq desc limit ${2 * SINGLE}`;
+const DROP = 'delete from page_updates where piece_id = $1 and seq = any($2)';
+const REPLACE = 'update page_updates set written = $3 where piece_id = $1 and seq = $2';

@@ -1,0 +1,103 @@
+<script lang="ts">
+  import { Camera, ImagePlus } from '@lucide/svelte';
+  import { fileAddress, shapeAddress } from '$core/materials/source';
+  import { previewKind } from '$core/materials/preview';
+  import type { ShelfFile } from '$core/shelf/views';
+  import TakePicture from '$ui/capture/TakePicture.svelte';
+  import { getReadShelf } from '$ui/shelf/shelf-reader';
+
+  interface Props {
+    /** Puts it onto the page: bytes of this device, or a file of the Shelf. */
+    add: (picture: File | { fileId: string; name: string }) => void;
+    close: () => void;
+  }
+  /** Where a picture for a page comes from: this device, its camera, the Shelf. */
+  const { add, close }: Props = $props();
+  const read = getReadShelf();
+  let camera = $state(false);
+  let search = $state('');
+  let files = $state.raw<ShelfFile[] | null>(null);
+  let failed = $state(false);
+
+  $effect(() => {
+    const wanted = search;
+    const timer = setTimeout(() => void show(wanted), files === null ? 0 : 200);
+    return () => clearTimeout(timer);
+  });
+  async function show(wanted: string) {
+    failed = false;
+    try {
+      const found = await read({ search: wanted });
+      if (wanted === search) files = found.files.filter((file) => previewKind(file) === 'picture');
+    } catch {
+      failed = true;
+    }
+  }
+  function chosen(input: HTMLInputElement) {
+    for (const file of input.files ?? []) add(file);
+    close();
+  }
+</script>
+
+<section aria-label="A picture for the page" class="grid gap-3 border-b border-base-300 bg-base-200 px-4 py-3">
+  <div class="flex flex-wrap items-center gap-2">
+    <label class="btn btn-sm">
+      <ImagePlus size={16} strokeWidth={1.75} aria-hidden="true" /> From this device
+      <input
+        type="file"
+        accept="image/*"
+        multiple
+        class="sr-only"
+        onchange={({ currentTarget }) => chosen(currentTarget)}
+      />
+    </label>
+    <button type="button" class="btn btn-sm" aria-expanded={camera} onclick={() => (camera = !camera)}>
+      <Camera size={16} strokeWidth={1.75} aria-hidden="true" /> With the camera
+    </button>
+    <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
+  </div>
+  {#if camera}
+    <TakePicture
+      taken={(picture) => {
+        add(picture);
+        close();
+      }}
+    />
+  {/if}
+  <label class="text-sm font-medium"
+    >Pictures on your Shelf
+    <input type="search" class="input mt-1 block w-full max-w-xs input-sm" bind:value={search} maxlength="100" />
+  </label>
+  {#if failed}
+    <p role="alert">
+      Your Shelf could not be read. <button type="button" class="link" onclick={() => show(search)}>Try again</button>
+    </p>
+  {:else if files === null}
+    <p role="status">Reading your Shelf …</p>
+  {:else if files.length === 0}
+    <p>{search ? `No picture on your Shelf is called “${search}”.` : 'There are no pictures on your Shelf yet.'}</p>
+  {:else}
+    <ul class="flex max-h-44 flex-wrap gap-2 overflow-y-auto">
+      {#each files as file (file.id)}
+        <li>
+          <button
+            type="button"
+            class="flex w-28 flex-col items-center gap-1 rounded p-1 text-xs hover:bg-base-300"
+            onclick={() => {
+              add({ fileId: file.id, name: file.name });
+              close();
+            }}
+          >
+            <img
+              src={shapeAddress(fileAddress('shelf', file.id), 'thumbnail')}
+              alt=""
+              class="size-16 rounded object-cover"
+              loading="lazy"
+            />
+            <span class="line-clamp-2 wrap-anywhere">{file.name}</span>
+          </button>
+        </li>
+      {/each}
+    </ul>
+  {/if}
+</section>

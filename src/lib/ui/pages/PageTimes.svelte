@@ -1,0 +1,78 @@
+<script lang="ts">
+  import { onMount } from 'svelte';
+  import { changedWords, wordChanges } from '$core/rounds/word-changes';
+  import type { Moment } from '$core/time/moment';
+  import { absolute } from '$core/time/words';
+  import { reach } from '$ui/forms/reach';
+  import Message from '$ui/primitives/Message.svelte';
+  import TextDifference from '$ui/primitives/TextDifference.svelte';
+  import { getZone } from '$ui/time/reader';
+
+  interface Props {
+    /** Where the page is kept. */
+    address: string;
+    name: string;
+    /** What stands there now. */
+    now: () => string;
+    /** Puts what stood there at an earlier time in the place of what stands there. It can be taken back like anything typed. */
+    bring: (text: string) => void;
+    close: () => void;
+  }
+  /** The page at earlier times, each with what has changed since. */
+  const { address, name, now, bring, close }: Props = $props();
+  const zone = getZone();
+  let times = $state.raw<Moment[] | null>(null);
+  let chosen = $state<Moment | null>(null);
+  let text = $state<string | null>(null);
+  let problem = $state('');
+  const changes = $derived(text === null ? null : wordChanges(text, now()));
+
+  onMount(async () => {
+    const told = await ask<{ times: Moment[] }>('');
+    if (told) times = told.times;
+  });
+  async function show(at: Moment) {
+    [chosen, text] = [at, null];
+    const told = await ask<{ text: string }>(`?at=${at}`);
+    if (told && chosen === at) text = told.text;
+  }
+  async function ask<T>(query: string): Promise<T | null> {
+    problem = '';
+    const answer = await reach(`${address}/times${query}`).catch(() => null);
+    const told = answer?.ok ? ((await answer.json()) as ({ ok: true } & T) | { ok: false; words: string }) : null;
+    if (told?.ok) return told;
+    problem = told?.words ?? 'Earlier times could not be read just now. Try again when the line is back.';
+    return null;
+  }
+</script>
+
+<section aria-label="Earlier times of the page" class="grid gap-3 border-b border-base-300 bg-base-200 px-4 py-3">
+  <div class="flex flex-wrap items-end gap-3">
+    {#if times === null && !problem}<p role="status">Reading earlier times …</p>{/if}
+    {#if times?.length === 0}<p>Nothing was written on it yet.</p>{/if}
+    {#if times && times.length > 0}
+      <label class="text-sm font-medium"
+        >As it was
+        <select
+          class="select mt-1 block select-sm"
+          value={chosen}
+          onchange={({ currentTarget }) => void show(Number(currentTarget.value))}
+        >
+          <option value={null} disabled>Choose a time</option>
+          {#each times as at (at)}<option value={at}>{absolute(at, zone(), at)}</option>{/each}
+        </select>
+      </label>
+    {/if}
+    {#if text !== null}
+      <button type="button" class="btn btn-primary btn-sm" onclick={() => text !== null && bring(text)}
+        >Bring this back</button
+      >
+    {/if}
+    <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Back to writing</button>
+  </div>
+  {#if problem}<Message kind="problem">{problem}</Message>{/if}
+  {#if changes}
+    <p class="text-sm">From then to now: {changedWords(changes)}.</p>
+    <TextDifference {changes} title={name} />
+  {/if}
+</section>

@@ -1,0 +1,51 @@
+import type { Editor } from '@tiptap/core';
+import { ListChecks, Pilcrow, Redo2, Sigma, SquareSplitVertical, Undo2 } from '@lucide/svelte';
+import { HEADINGS, PLAIN_TOOLS, TABLE, type Tool } from '$ui/rich/tools';
+
+/** What a page holds besides what any text with parts does. */
+export const PAGE_TOOLS: Tool[] = [
+  ...HEADINGS,
+  ...PLAIN_TOOLS,
+  {
+    mark: 'taskList',
+    label: 'List to tick off',
+    icon: ListChecks,
+    run: (e) => e.chain().focus().toggleTaskList().run()
+  },
+  TABLE,
+  {
+    mark: 'formula',
+    label: 'Formula',
+    icon: Sigma,
+    run: (e) => place(e, { type: 'formula', attrs: { tex: '' } })
+  },
+  {
+    mark: 'footnote',
+    label: 'Note at the foot',
+    icon: Pilcrow,
+    run: (e) => place(e, { type: 'footnote', attrs: { text: '' } })
+  },
+  {
+    mark: 'pageBreak',
+    label: 'New sheet from here',
+    icon: SquareSplitVertical,
+    run: (e) => e.chain().focus().insertContent({ type: 'pageBreak' }).run()
+  },
+  { mark: 'undo', label: 'Undo', icon: Undo2, run: (e) => e.chain().focus().undo().run() },
+  { mark: 'redo', label: 'Do again', icon: Redo2, run: (e) => e.chain().focus().redo().run() }
+];
+
+/** Puts in something that is then filled in, and picks it, so that its field opens. */
+function place(editor: Editor, node: { type: string; attrs: Record<string, string> }): boolean {
+  const at = editor.state.selection.from;
+  return editor.chain().focus().insertContent(node).setNodeSelection(at).run();
+}
+
+/** What is done to the table in which one writes. */
+export const TABLE_TOOLS: Array<{ label: string; run: (editor: Editor) => boolean }> = [
+  { label: 'Row below', run: (e) => e.chain().focus().addRowAfter().run() },
+  { label: 'Column beside', run: (e) => e.chain().focus().addColumnAfter().run() },
+  { label: 'Remove row', run: (e) => e.chain().focus().deleteRow().run() },
+  { label: 'Remove column', run: (e) => e.chain().focus().deleteColumn().run() },
+  { label: 'Remove table', run: (e) => e.chain().focus().deleteTable().run() }
+];

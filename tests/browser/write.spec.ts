@@ -7,6 +7,7 @@ import { expect, expectAccessible, openFromList, submit, test } from './world';
 async function begin(page: Page) {
   await openFromList(page, 'Build log, week by week');
   await page.getByRole('button', { name: 'Write it here into Also' }).click();
+  await expect(page.getByLabel('Name of the page')).toHaveValue('Build log, week by week, Ilse Varga');
   await page.getByLabel('Name of the page').fill('The day it split');
   await page.getByRole('button', { name: 'Begin to write' }).click();
   return editorOf(page);

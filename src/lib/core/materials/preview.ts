@@ -64,7 +64,8 @@ export type Preview =
   | { kind: 'sound' | 'film'; captions?: true }
   /** `words`: why it cannot be shown, where there is more to say. */
   | { kind: 'none' | 'unreadable'; words?: string }
-  | { kind: 'document' | 'markdown'; html: string }
+  /** `written`: a page of ours, whose pictures lie beside it. */
+  | { kind: 'document' | 'markdown' | 'written'; html: string }
   | ({ kind: 'table' } & TablePart)
   | { kind: 'sheets'; sheets: Array<TablePart & { name: string }> }
   | { kind: 'text'; text: string; more: boolean }

@@ -6,7 +6,7 @@ export const SOURCES = ['pieces', 'submitted', 'materials', 'said', 'shelf'] as 
 export type SourceName = (typeof SOURCES)[number];
 
 /** What else there is of a file for those who may read it: its pages, a small picture, what a linked page showed of itself, what is said in it. */
-export const SHAPES = ['pdf', 'thumbnail', 'picture', 'captions'] as const;
+export const SHAPES = ['pdf', 'thumbnail', 'picture', 'captions', 'docx', 'html'] as const;
 export type Shape = (typeof SHAPES)[number];
 
 /** The address at which a file is downloaded; what else there is of it stands below. */

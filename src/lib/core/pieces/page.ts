@@ -2,9 +2,16 @@ import { OF_BYTES } from './bytes';
 import type { PieceModule } from './module';
 import type { PagePiece } from './piece';
 
-/** A page that is written in its place, as Markdown. Wherever a file does, it does. */
+/** In which forms a page is handed over: as it is kept, and as it is printed and shown. */
+export const PAGE_FORMS: readonly string[] = ['md', 'pdf', 'html'];
+
+/** A page that is written in its place. Wherever a file does that is one of its forms, it does. */
 export const page: PieceModule<PagePiece> = {
   ...OF_BYTES,
   fulfils: ['file', 'page'],
-  otherWanted: 'no-pages-here'
+  otherWanted: 'no-pages-here',
+  fits: (candidate, wants, largest) => {
+    const formed = wants.types?.some((type) => PAGE_FORMS.includes(type));
+    return OF_BYTES.fits(candidate, formed ? { ...wants, types: [] } : wants, largest);
+  }
 };

@@ -23,8 +23,22 @@ export function payloadOf(receipt: Pick<Receipt, 'pieces'>): Payload[] {
     // What was met at a link is written down in Markdown.
     const [stem, ending] = piece.url !== undefined ? [safe(piece.name), '.md'] : partName(safe(piece.name));
     const file = { path: free(taken, `data/${folder}/${stem}`, ending), size, sha256 };
-    return piece.captions ? [file, { path: free(taken, `data/${folder}/${stem}`, '.vtt'), ...piece.captions }] : [file];
+    const besides = (piece.besides ?? []).flatMap((one) => beside(taken, `data/${folder}`, one));
+    const captions = piece.captions ? [{ path: free(taken, `data/${folder}/${stem}`, '.vtt'), ...piece.captions }] : [];
+    return [file, ...captions, ...besides];
   });
+}
+
+/** What travels with a page. Its pictures are named for their bytes, so that two pages of one place share them. */
+function beside(taken: Set<string>, folder: string, { path, size, sha256 }: Payload): Payload[] {
+  const at = `${folder}/${path.split('/').map(safe).join('/')}`;
+  if (path.startsWith('pictures/')) {
+    if (taken.has(at.toLowerCase())) return [];
+    taken.add(at.toLowerCase());
+    return [{ path: at, size, sha256 }];
+  }
+  const [stem, ending] = partName(at);
+  return [{ path: free(taken, stem, ending), size, sha256 }];
 }
 
 /** A path that nothing else has, whatever a file system makes of upper and lower case. */

@@ -42,6 +42,7 @@ export function receiptLines(receipt: Receipt, zone: string): string[] {
       `${piece.name} (${piece.place ?? 'Also'})`,
       ...(piece.url === undefined ? [] : [`  ${piece.url}${piece.verdict ? `: ${verdictText(piece.verdict)}` : ''}`]),
       ...(piece.size === undefined ? [] : [`  ${sizeText(piece.size)}, SHA-256 ${piece.sha256}`]),
+      ...(piece.besides ?? []).map(({ path, sha256 }) => `  with ${path}, SHA-256 ${sha256}`),
       ...(piece.captions ? [`  with captions, SHA-256 ${piece.captions.sha256}`] : [])
     ]),
     '',

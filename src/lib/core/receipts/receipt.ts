@@ -18,6 +18,8 @@ const ReceivedPiece = z.object({
   sha256: Hash.optional(),
   /** What is said in a recording, as WebVTT beside it. */
   captions: z.object({ size: z.number().int(), sha256: Hash }).optional(),
+  /** What travels with a page: its printed form, itself as HTML, its pictures; by their paths beside it. */
+  besides: z.array(z.object({ path: z.string(), size: z.number().int(), sha256: Hash })).optional(),
   url: z.string().optional(),
   /** What a stranger met there at the latest look before the submit. */
   verdict: z.enum(VERDICTS).nullable().optional(),

@@ -53,7 +53,8 @@ export const REFERENCES = [
   ['blob_pdfs', 'pdf_sha256'],
   ['blob_thumbnails', 'thumbnail_sha256'],
   ['page_pictures', 'sha256'],
-  ['blob_pictures', 'picture_sha256']
+  ['blob_pictures', 'picture_sha256'],
+  ['blob_forms', 'made_sha256']
 ] as const;
 
 const unreferenced = (blob: string) =>

@@ -11,6 +11,7 @@ import { NotHere, type Outcome } from '../outcome';
 import { withPacket } from '../packets/open-packet';
 import { findDraft, writtenSince } from '../pages/draft';
 import { flushPage } from '../pages/flush';
+import { printPages } from '../pages/print-packet';
 import { takeWriting } from '../pages/take-writing';
 import { publish } from '../live/publish';
 import { arranging, type OnePiece } from './arranging';
@@ -99,6 +100,10 @@ export async function keepPage(
   });
   if (!kept.ok) return kept;
   kept.committed?.();
-  if (kept.blob) await inspectBlob(kept.blob);
+  if (kept.blob) {
+    await inspectBlob(kept.blob);
+    // What a submit waits for is there before anybody submits.
+    void printPages(person.id, input.assignmentId);
+  }
   return { ok: true, page: kept.page };
 }

@@ -1,5 +1,6 @@
 import type { Preview } from '$core/materials/preview';
 import type { StoredFile } from '../blobs/stored-file';
+import type { SetAs } from '../pages/print';
 import { previewOf } from './preview';
 
 /** What somebody may look at or download: the bytes, and what else there is of them. Whoever holds it has been allowed to. */
@@ -12,6 +13,8 @@ export interface Found {
   picture: StoredFile | null;
   /** What is said in it, as WebVTT. */
   captions?: StoredFile | null;
+  /** How a page is set; absent of what is none. */
+  set?: SetAs;
   /** Notes that somebody looked at it, where that counts for something. */
   looked?(): Promise<void>;
 }

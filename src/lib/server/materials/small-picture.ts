@@ -18,6 +18,9 @@ export async function thumbnail(path: string): Promise<Uint8Array> {
     .toBuffer();
 }
 
+/** Up to so many bytes a picture stays exact, whatever it would be as a photograph. */
+const EXACT_BYTES = 40_000;
+
 /**
  * A picture as a printed page needs it: no wider than a page at 200 dots an inch, the right way up, without what its maker
  * noted in it. What has few colours or lets something shine through stays as exact as it is (PNG), photographs become JPEG.
@@ -29,6 +32,6 @@ export async function pagePicture(path: string): Promise<{ bytes: Uint8Array; me
   const png = await drawn.clone().png({ compressionLevel: 9 }).toBuffer();
   const photo = await drawn.flatten({ background: '#ffffff' }).jpeg({ quality: 80, mozjpeg: true }).toBuffer();
   const { hasAlpha } = await sharp(path, { limitInputPixels: MOST_PIXELS }).metadata();
-  const exact = png.length <= photo.length * (hasAlpha ? 3 : 1);
+  const exact = png.length <= Math.max(EXACT_BYTES, photo.length * (hasAlpha ? 3 : 1));
   return exact ? { bytes: png, mediaType: 'image/png' } : { bytes: photo, mediaType: 'image/jpeg' };
 }

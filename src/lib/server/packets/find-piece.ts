@@ -1,8 +1,10 @@
 import { z } from 'zod';
 import { may, type Actor, type Deed } from '$core/people/policy';
 import { ms, select } from '../db/connection';
+import { Wants } from '$core/pieces/wants';
 import { NotHere } from '../outcome';
 import type { Found } from '../materials/found';
+import { setAs } from '../pages/print';
 import { serverPiece } from '../pieces/registry';
 
 /** Where a piece lies: in a working packet, or in a submitted round. */
@@ -34,7 +36,8 @@ export async function findPiece(person: Actor, from: PieceShelf, id: string): Pr
       return captions && (shown?.kind === 'sound' || shown?.kind === 'film') ? { ...shown, captions: true } : shown;
     },
     picture: link?.picture ? { ...link.picture, name: 'page.webp' } : null,
-    captions: captions && { ...captions, name: 'captions.vtt' }
+    captions: captions && { ...captions, name: 'captions.vtt' },
+    ...(kind === 'page' && { set: setAs(row.wants ?? {}) })
   };
 }
 
@@ -55,6 +58,8 @@ const Row = z.object({
   mediaType: z.string().nullable(),
   link: Link.nullable(),
   captions: Blob.nullable(),
+  /** What its place wants of it. */
+  wants: Wants.nullable(),
   courseRole: z.enum(['student', 'teacher']).nullable(),
   published: z.boolean(),
   followsDrafts: z.boolean(),
@@ -69,11 +74,11 @@ const piece = (table: string) => `
       'at', ${ms('l.looked_at')}, 'picture', case when i.sha256 is not null then json_build_object('sha256', i.sha256,
         'size', i.size, 'mediaType', i.media_type) end) end as link,
     case when c.sha256 is not null then json_build_object('sha256', c.sha256, 'size', c.size,
-      'mediaType', c.media_type) end as captions
+      'mediaType', c.media_type) end as captions, d.wants
   from ${table} f
   left join blobs b on b.sha256 = f.sha256 left join blobs c on c.sha256 = f.captions_sha256
   left join link_looks l on l.id = f.look_id left join blobs i on i.sha256 = l.picture_sha256
-  join packets p on p.id = f.packet_id
+  join packets p on p.id = f.packet_id left join deliverables d on d.id = f.deliverable_id
   join assignments a on a.id = p.assignment_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
   where f.id = $1`;

@@ -46,7 +46,7 @@ async function flush(page: Written, now: Moment, tx: Tx): Promise<StoredBlob | n
     await execute(FILE, [fileId, next, blob.sha256, at], tx);
   }
   await execute(
-    'update pieces set sha256 = $2, shelf_version = $3 where id = $1',
+    'update pieces set sha256 = $2, shelf_version = $3, printed = case when sha256 = $2 then printed end where id = $1',
     [id, blob.sha256, follows ? next : page.pieceVersion],
     tx
   );

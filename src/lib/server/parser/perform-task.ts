@@ -1,4 +1,5 @@
 import type { TaskName, Tasks } from '../parsing/tasks';
+import { headText } from '../reading/head-text';
 
 /** Does one task, in a parsing process. What a task needs is loaded when it is first asked for. */
 export function performTask(task: TaskName, input: unknown): Promise<unknown> {
@@ -21,6 +22,8 @@ const PERFORM: Tasks = {
   picture: async ({ bytes }) => (await import('../materials/small-picture')).smallPicture(bytes),
   thumbnail: async ({ path }) => (await import('../materials/small-picture')).thumbnail(path),
   'page-picture': async ({ path }) => (await import('../materials/small-picture')).pagePicture(path),
+  'page-form': async (page) => (await import('../pages/print/make-form')).makeForm(page),
+  'page-html': async ({ path }) => (await import('../pages/print/html')).innerHtml((await headText(path)).text),
   'roster-table': async ({ text }) => (await import('../school/read-roster-table')).readRosterTable(text),
   'receipt-pdf': async (sheet) => (await import('../receipts/pdf')).receiptPdf(sheet),
   hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),

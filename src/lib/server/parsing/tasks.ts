@@ -16,6 +16,17 @@ export interface FileOnDisk {
   mediaType: string;
 }
 
+/** A page that is to be made in another form. `pictures`: by the name that each has on it. */
+export interface PageForm {
+  path: string;
+  form: 'pdf' | 'html' | 'docx';
+  title: string;
+  serif: boolean;
+  spacing: number;
+  at: number;
+  pictures: Array<{ name: string; path: string }>;
+}
+
 /** Everything that is parsed apart from the server, by name: what goes in, what comes out. */
 export interface Tasks {
   'media-type': (input: { path: string }) => Promise<string>;
@@ -39,6 +50,8 @@ export interface Tasks {
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
+  'page-form': (input: PageForm) => Promise<Uint8Array>;
+  'page-html': (input: { path: string }) => Promise<string>;
   captions: (input: { text: string }) => Promise<Caption[] | null>;
   /** Files of a recording, put together into one. `into`: where it is written. */
   recording: (input: { parts: string[]; passages: Passage[] | null; into: string }) => Promise<void>;
@@ -68,5 +81,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   'roster-table': 'files',
   'receipt-pdf': 'files',
   hash: 'checking',
-  recording: 'making'
+  recording: 'making',
+  'page-form': 'making',
+  'page-html': 'files'
 };

@@ -14,6 +14,9 @@ export interface Stretch {
   font: PDFFont;
 }
 
+/** How a text is set: the family of most letters, with what is stressed. */
+export type Face = keyof typeof FACES;
+
 /**
  * The fonts of a document that holds names in any alphabet: one for most of them, and families beside it for Chinese and
  * Japanese, Korean, and Devanagari. Each is embedded with the letters that are used, when one of them is first used.
@@ -26,21 +29,21 @@ export class DocumentFonts {
   }
 
   /** A line as stretches in one font each, in the order in which they stand from left to right. */
-  async stretches(line: string): Promise<Stretch[]> {
+  async stretches(line: string, face: Face = 'sans'): Promise<Stretch[]> {
     const found: Stretch[] = [];
     for (const { text, rightToLeft } of visualRuns(line)) {
-      const parts = await this.byFont(text);
+      const parts = await this.byFont(text, MAIN[face]);
       found.push(...(rightToLeft ? parts.reverse() : parts));
     }
     return found;
   }
 
-  private async byFont(text: string): Promise<Stretch[]> {
+  private async byFont(text: string, main: string): Promise<Stretch[]> {
     const parts: Array<{ text: string; file: string }> = [];
     for (const letter of text) {
       const last = parts.at(-1);
       // A space belongs to the words around it, and so does a mark to its letter.
-      const file = last && /^[\s\p{M}\u200c\u200d]$/u.test(letter) ? last.file : await fontFor(letter);
+      const file = last && /^[\s\p{M}\u200c\u200d]$/u.test(letter) ? last.file : await fontFor(letter, main);
       if (last?.file === file) last.text += letter;
       else parts.push({ text: letter, file });
     }
@@ -58,7 +61,20 @@ export class DocumentFonts {
 }
 
 const require = createRequire(import.meta.url);
-const MAIN = require.resolve('dejavu-fonts-ttf/ttf/DejaVuSans.ttf');
+const FACES = {
+  sans: 'Sans',
+  'sans bold': 'Sans-Bold',
+  'sans italic': 'Sans-Oblique',
+  'sans bold italic': 'Sans-BoldOblique',
+  serif: 'Serif',
+  'serif bold': 'Serif-Bold',
+  'serif italic': 'Serif-Italic',
+  'serif bold italic': 'Serif-BoldItalic',
+  mono: 'SansMono'
+} as const;
+const MAIN = Object.fromEntries(
+  Object.entries(FACES).map(([face, name]) => [face, require.resolve(`dejavu-fonts-ttf/ttf/DejaVu${name}.ttf`)])
+) as Record<Face, string>;
 const read = new Map<string, Promise<Font>>();
 
 /** Read once; a handful of small files is all that a school's names need. */
@@ -94,10 +110,10 @@ async function piecesOf(family: string): Promise<Piece[]> {
 }
 
 /** Where a letter is drawn from: the main font where it has it, or where nobody has. */
-async function fontFor(letter: string): Promise<string> {
+async function fontFor(letter: string, main: string): Promise<string> {
   const code = letter.codePointAt(0) ?? 0;
-  if ((await fontIn(MAIN)).hasGlyphForCodePoint(code)) return MAIN;
+  for (const own of [main, MAIN.sans]) if ((await fontIn(own)).hasGlyphForCodePoint(code)) return own;
   const claiming = (await pieces()).filter(({ ranges }) => ranges.some(([from, to]) => code >= from && code <= to));
   for (const { file } of claiming) if ((await fontIn(file)).hasGlyphForCodePoint(code)) return file;
-  return MAIN;
+  return main;
 }

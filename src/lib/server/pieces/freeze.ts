@@ -31,7 +31,7 @@ const KEPT = `
 const FREEZE = `
   insert into round_pieces
     (packet_id, round_no, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly, captions,
-      captions_sha256)
+      captions_sha256, printed)
   select p.packet_id, $2, p.deliverable_id, p.kind, p.name, p.note, coalesce(p.sha256, f.sha256), p.position, p.url,
-    p.look_id, p.knowingly, p.captions, p.captions_sha256
+    p.look_id, p.knowingly, p.captions, p.captions_sha256, p.printed
   from pieces p left join unnest($3::uuid[], $4::text[]) as f(id, sha256) on f.id = p.id where p.packet_id = $1`;

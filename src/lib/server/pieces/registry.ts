@@ -1,13 +1,14 @@
 import type { PieceKind } from '$core/pieces/kinds';
 import { bytes } from './bytes';
 import { link } from './link';
+import { page } from './page';
 import type { ServerPiece } from './module';
 
 const MODULES: Record<PieceKind, ServerPiece> = {
   file: bytes('file'),
   scan: bytes('scan'),
   recording: bytes('recording'),
-  page: bytes('page'),
+  page,
   link
 };
 

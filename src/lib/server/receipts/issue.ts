@@ -78,7 +78,15 @@ const PieceRow = z.record(z.string(), z.unknown());
 const PIECES = `
   select p.kind, d.title as place, p.name, b.size::float8 as size, b.media_type as "mediaType", p.sha256, p.url,
     l.verdict, ${ms('l.looked_at')} as "lookedAt", l.text_sha256 as "textSha256",
-    case when c.sha256 is not null then json_build_object('size', c.size, 'sha256', c.sha256) end as captions
+    case when c.sha256 is not null then json_build_object('size', c.size, 'sha256', c.sha256) end as captions,
+    (select json_agg(json_build_object('path', o.path, 'size', o.size, 'sha256', o.sha256) order by o.path) from (
+      select regexp_replace(p.name, '\\.md$', '') || '.' || f.form as path, m.size::float8 as size, m.sha256
+      from blob_forms f join blobs m on m.sha256 = f.made_sha256
+      where f.sha256 = p.sha256 and f.how = p.printed and f.form in ('pdf', 'html')
+      union all
+      select 'pictures/' || m.sha256 || case when m.media_type = 'image/png' then '.png' else '.jpg' end, m.size, m.sha256
+      from blob_pictures i join blobs m on m.sha256 = i.picture_sha256 where i.sha256 = p.sha256 and p.kind = 'page'
+    ) o) as besides
   from round_pieces p left join blobs b on b.sha256 = p.sha256 left join deliverables d on d.id = p.deliverable_id
   left join link_looks l on l.id = p.look_id left join blobs c on c.sha256 = p.captions_sha256
   where p.packet_id = $1 and p.round_no = $2 order by d.position nulls last, p.position, p.id`;

@@ -2,6 +2,7 @@ import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { stoppedByCheck } from '../checks/strict';
 import type { Outcome } from '../outcome';
+import { printPages } from '../pages/print-packet';
 import { withPacket } from '../packets/open-packet';
 import { writeRound } from './write-round';
 
@@ -19,6 +20,7 @@ export async function submitPacket(
   input: { assignmentId: string; key: string; note?: string; bare?: boolean }
 ): Promise<Outcome<{ round: number; receipt: string }, Refusal>> {
   const { note = '', bare = false } = input;
+  await printPages(person.id, input.assignmentId);
   const address = { assignmentId: input.assignmentId, own: true } as const;
   return withPacket(person, address, 'work-on-own-packet', `submit ${input.key}`, async (packet) => {
     if (bare && note.trim() === '') return { ok: false, why: 'says-nothing' };

@@ -5,6 +5,7 @@ import { openAsPdf } from '../materials/as-pdf';
 import type { Found } from '../materials/found';
 import { thumbnailOf } from '../materials/thumbnail';
 import { NotHere } from '../outcome';
+import { formOf, type Form } from '../pages/print';
 import { bytesOf, find } from './find';
 
 /**
@@ -16,8 +17,16 @@ export async function openShape(person: Actor, source: SourceName, id: string, s
   return SHAPED[shape](await find(person, source, id));
 }
 
+/** Of what is no page there is none. */
+async function formed(found: Found, form: Form): Promise<StoredFile> {
+  if (!found.set) throw new NotHere('This file');
+  return formOf(bytesOf(found), form, found.set);
+}
+
 const SHAPED: Record<Shape, (found: Found) => Promise<StoredFile>> = {
-  pdf: async (found) => openAsPdf(bytesOf(found)),
+  pdf: async (found) => (found.set ? formOf(bytesOf(found), 'pdf', found.set) : openAsPdf(bytesOf(found))),
+  docx: async (found) => formed(found, 'docx'),
+  html: async (found) => formed(found, 'html'),
   thumbnail: async (found) => thumbnailOf(bytesOf(found)),
   picture: async ({ picture }) => {
     if (!picture) throw new NotHere('This picture');

@@ -14,6 +14,13 @@
   }
   /** A material in place: whatever a browser can show without handing the file over as a page. */
   const { preview, file, material }: Props = $props();
+  /** Pictures of a page lie below its address. */
+  const ofPage = (html: string) => html.replaceAll('<img src="pictures/', `<img loading="lazy" src="${file}/pictures/`);
+  const FORMS = [
+    ['pdf', 'As PDF'],
+    ['docx', 'As DOCX'],
+    ['html', 'As HTML']
+  ] as const;
 </script>
 
 {#if preview.kind === 'pdf'}
@@ -33,6 +40,12 @@
   {#if preview.kind === 'document'}<p class="mt-2 text-sm opacity-85">
       Text only. Layout and pictures are in the file itself.
     </p>{/if}
+{:else if preview.kind === 'written'}
+  <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the server of its structure, every word escaped -->
+  <div class="brief-text page-text rounded bg-base-100 p-6">{@html ofPage(preview.html)}</div>
+  <p class="mt-2 flex flex-wrap gap-x-4 text-sm">
+    {#each FORMS as [shape, words] (shape)}<a class="link" href={shapeAddress(file, shape)} download>{words}</a>{/each}
+  </p>
 {:else if preview.kind === 'as-pdf'}
   <PdfPages file={shapeAddress(file, 'pdf')} title={material.title} />
 {:else if preview.kind === 'making'}

@@ -37,7 +37,8 @@
   let problem = $state('');
   /** Not all of it is at the server, and somebody wants to close it. */
   let leaving = $state(false);
-  let aside = $state(true);
+  /** On a phone the brief lies over the page, so it is not there at first. */
+  let aside = $state(window.matchMedia('(min-width: 64rem)').matches);
   let gone = false;
 
   const brief = $derived(typeof page.data.briefHtml === 'string' ? page.data.briefHtml : '');
@@ -168,13 +169,13 @@
         {/if}
       </div>
     {/if}
-    <div class="flex min-h-0 flex-1 flex-col lg:flex-row">
+    <div class="relative flex min-h-0 flex-1 flex-col lg:flex-row">
       {#if brief && aside}
         <!-- svelte-ignore a11y_no_noninteractive_tabindex (it is scrolled by keyboard too) -->
         <section
           aria-label="Brief"
           tabindex="0"
-          class="brief-text max-h-[35vh] shrink-0 overflow-y-auto border-b border-base-300 p-4 lg:max-h-none lg:w-96 lg:border-r lg:border-b-0"
+          class="absolute inset-0 z-10 brief-text overflow-y-auto bg-base-200 p-4 lg:static lg:w-96 lg:shrink-0 lg:border-r lg:border-base-300"
         >
           <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server -->
           {@html brief}

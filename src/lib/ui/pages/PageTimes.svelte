@@ -25,7 +25,9 @@
   let chosen = $state<Moment | null>(null);
   let text = $state<string | null>(null);
   let problem = $state('');
-  const changes = $derived(text === null ? null : wordChanges(text, now()));
+  /** The names of pictures say nothing to anybody. */
+  const readable = (markdown: string) => markdown.replace(/\(pictures\/[0-9a-f]{64}\.\w+\)/g, '(picture)');
+  const changes = $derived(text === null ? null : wordChanges(readable(text), readable(now())));
 
   onMount(async () => {
     const told = await ask<{ times: Moment[] }>('');

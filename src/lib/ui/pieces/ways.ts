@@ -2,6 +2,7 @@ import type { Component } from 'svelte';
 import { Combine, Library, Link, Mic, PenLine, ScanText } from '@lucide/svelte';
 import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
+import { PAGE_FORMS } from '$core/pieces/page';
 import { bytesOf } from '$core/pieces/registry';
 import type { Wants } from '$core/pieces/wants';
 import type { DeliverableView } from '$core/packets/views';
@@ -55,7 +56,7 @@ export const WAYS: readonly Way[] = [
     icon: PenLine,
     label: 'Write it here',
     said: into,
-    offered: ({ place, full }) => !full && takesTypes(place.wants, ['md']) && takesKind('page', place.wants),
+    offered: ({ place, full }) => !full && takesTypes(place.wants, PAGE_FORMS) && takesKind('page', place.wants),
     panel: () => import('./ways/WriteIt.svelte')
   },
   {

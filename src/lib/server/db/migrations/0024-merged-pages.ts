@@ -38,10 +38,24 @@ create table blob_pictures (
   primary key (sha256, picture_sha256)
 );
 create index blob_pictures_picture on blob_pictures (picture_sha256);
+-- A page in the forms in which it travels, made once for its bytes, its name and how it is set.
+create table blob_forms (
+  sha256 text not null references blobs on delete cascade,
+  form text not null check (form in ('pdf', 'html', 'docx')),
+  how text not null,
+  made_sha256 text not null references blobs,
+  primary key (sha256, form, how)
+);
+create index blob_forms_made on blob_forms (made_sha256);
+-- As which name and set a page was printed; null where its bytes have changed since.
+alter table pieces add column printed text;
+alter table round_pieces add column printed text;
 `;
 
 export const down = `
-drop table blob_pictures, page_pictures, page_updates;
+alter table round_pieces drop column printed;
+alter table pieces drop column printed;
+drop table blob_forms, blob_pictures, page_pictures, page_updates;
 delete from page_drafts where text is null;
 alter table page_drafts drop column began, drop column state, drop column whole_to, drop column seq, drop column weight, drop column writers,
   alter column text set not null, add column version integer not null default 1;

@@ -14,7 +14,7 @@
   let busy = $state(false);
   let problem = $state('');
   /** Where the brief says nothing, it is named for what was set and for who writes it. */
-  const { facts, person } = page.data as { facts?: { title: string }; person?: { name: string } };
+  const { facts, person } = $derived(page.data as { facts?: { title: string }; person?: { name: string } });
   const name = $derived(at.place.named ?? [facts?.title ?? at.place.title, person?.name].filter(Boolean).join(', '));
 
   function begin({ began: pieceId }: Record<string, unknown>, sent: FormData) {

@@ -1,0 +1,86 @@
+import { createHash } from 'node:crypto';
+import { Readable } from 'node:stream';
+import { z } from 'zod';
+import { registerBlob } from '../blobs/register';
+import { soundPath } from '../blobs/sound';
+import { storeBlob, type StoredBlob } from '../blobs/store';
+import type { StoredFile } from '../blobs/stored-file';
+import { clock } from '../clock';
+import { execute, inTransaction, select } from '../db/connection';
+import { parseApart } from '../parsing/pool';
+import type { PageForm } from '../parsing/tasks';
+
+export type Form = PageForm['form'];
+
+/** How the brief wants a page set. */
+export interface SetAs {
+  serif: boolean;
+  spacing: number;
+}
+
+const TYPES: Record<Form, string> = {
+  pdf: 'application/pdf',
+  html: 'text/html',
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document'
+};
+
+/** Fonts that people name in a brief and that have serifs. */
+const SERIF = /times|serif|roman|garamond|georgia|cambria|palatino|book|charter/i;
+
+/** How a place's wants have a page set. */
+export const setAs = ({ font, spacing }: { font?: string | undefined; spacing?: number | undefined }): SetAs => ({
+  serif: font !== undefined && SERIF.test(font),
+  spacing: spacing ?? 1.25
+});
+
+/** By which a form of a page is found again: its bytes can be the same where its name or how it is set is not. */
+export const howOf = (name: string, set: SetAs): string =>
+  createHash('sha256')
+    .update(JSON.stringify([titleOf(name), set.serif, set.spacing]))
+    .digest('hex')
+    .slice(0, 16);
+
+/**
+ * A page in a form in which it travels, made once for its bytes, its name and how it is set.
+ *
+ * @param page its Markdown
+ * @throws TooCostly, NotNow as parsing does; BlobRefused where the disk is almost full
+ */
+export async function formOf(page: StoredFile, form: Form, set: SetAs): Promise<StoredFile> {
+  const how = howOf(page.name, set);
+  const name = `${titleOf(page.name)}.${form}`;
+  const [known] = await select(Blob, KNOWN, [page.sha256, form, how]);
+  if (known) return { ...known, name };
+  const made = await make(page, form, set);
+  await inTransaction(async (tx) => {
+    await registerBlob(made, tx);
+    await execute(NOTE, [page.sha256, form, how, made.sha256], tx);
+  });
+  return { ...made, name };
+}
+
+async function make(page: StoredFile, form: Form, { serif, spacing }: SetAs): Promise<StoredBlob> {
+  const pictures = await select(Picture, PICTURES, [page.sha256]);
+  const bytes = await parseApart('page-form', {
+    ...{ path: await soundPath(page), form, title: titleOf(page.name), serif, spacing, at: clock.now() },
+    pictures: await Promise.all(
+      pictures.map(async ({ sha256, size, mediaType }) => ({
+        name: `pictures/${sha256}.${mediaType === 'image/png' ? 'png' : 'jpg'}`,
+        path: await soundPath({ sha256, size })
+      }))
+    )
+  });
+  return { ...(await storeBlob(Readable.from([Buffer.from(bytes)]))), mediaType: TYPES[form] };
+}
+
+const titleOf = (name: string) => name.replace(/\.md$/i, '');
+
+const Blob = z.object({ sha256: z.string(), size: z.number(), mediaType: z.string() });
+const KNOWN = `
+  select b.sha256, b.size::float8 as size, b.media_type as "mediaType"
+  from blob_forms f join blobs b on b.sha256 = f.made_sha256 where f.sha256 = $1 and f.form = $2 and f.how = $3`;
+const NOTE = 'insert into blob_forms (sha256, form, how, made_sha256) values ($1, $2, $3, $4) on conflict do nothing';
+const Picture = Blob;
+const PICTURES = `
+  select b.sha256, b.size::float8 as size, b.media_type as "mediaType"
+  from blob_pictures i join blobs b on b.sha256 = i.picture_sha256 where i.sha256 = $1`;

@@ -35,6 +35,7 @@ export const PIECE_REFUSALS = [
   'page-too-long',
   'no-picture',
   'too-many-pictures',
+  'no-text-inside',
   'disk-full'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
@@ -114,6 +115,8 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     'That file is no picture that a page can show, so it was not added to the page. PNG, JPEG, WebP, AVIF and GIF can be.',
   'too-many-pictures': () =>
     `A page shows ${MOST_PICTURES} pictures at most, so that one was not added. Take one out first.`,
+  'no-text-inside':
+    'No text could be read in that file, so it was not added to the page. DOCX, ODT, HTML, Markdown and plain text can be read; the file itself is on your Shelf.',
   'looked-too-often':
     'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

@@ -44,7 +44,7 @@ export async function addPagePicture(
   if (!may.ok) return may;
   try {
     const original = await originalOf(person, coming);
-    return original.ok ? await lay(person, input, original.file) : original;
+    return original.ok ? await layPicture(person, input, original.file) : original;
   } catch (error) {
     if (error instanceof BlobRefused) return { ok: false, why: error.why };
     throw error;
@@ -68,7 +68,8 @@ async function originalOf(person: Actor, coming: Coming): Promise<Outcome<{ file
   return kept ?? { ok: false, why: 'shelf-full' };
 }
 
-async function lay(
+/** Lays what is on the disk beside a page, as small as a page needs it. */
+export async function layPicture(
   person: Actor,
   input: OnePiece,
   file: StoredFile

@@ -7,6 +7,7 @@ import type { Reading } from '$core/materials/reading';
 import type { ReceiptSheet } from '$core/receipts/sheet';
 import type { Caption } from '$core/recordings/captions';
 import type { Passage } from '$core/recordings/passages';
+import type { Brought } from '../pages/bring/read-text';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */
@@ -51,6 +52,7 @@ export interface Tasks {
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
   'page-form': (input: PageForm) => Promise<Uint8Array>;
+  'page-text': (input: FileOnDisk) => Promise<Brought | null>;
   'page-html': (input: { path: string }) => Promise<string>;
   captions: (input: { text: string }) => Promise<Caption[] | null>;
   /** Files of a recording, put together into one. `into`: where it is written. */
@@ -83,5 +85,6 @@ export const LANE_OF: Record<TaskName, Lane> = {
   hash: 'checking',
   recording: 'making',
   'page-form': 'making',
-  'page-html': 'files'
+  'page-html': 'files',
+  'page-text': 'files'
 };

@@ -44,8 +44,11 @@ export async function writeDocx(page: Written): Promise<Uint8Array> {
         document: {
           run: { font: page.serif ? 'Times New Roman' : 'Arial', size: 22 },
           paragraph: { spacing: { line: Math.round(240 * page.spacing), after: 120 } }
-        }
-      }
+        },
+        ...HEADINGS
+      },
+      // What all others are based on has to be there, or other readers pass over them.
+      paragraphStyles: [{ id: 'Normal', name: 'Normal', quickFormat: true }]
     },
     numbering: {
       config: [
@@ -65,6 +68,10 @@ export async function writeDocx(page: Written): Promise<Uint8Array> {
   return new Uint8Array(await Packer.toBuffer(doc));
 }
 
+/** Half points, from the highest heading down. */
+const HEADINGS = Object.fromEntries(
+  [34, 28, 25, 23].map((size, level) => [`heading${level + 1}`, { run: { size, bold: true, color: '000000' } }])
+);
 const NUMBERS = 'numbers';
 /** Pixels: as wide as the text of an A4 sheet. */
 const WIDEST = 600;
@@ -222,7 +229,9 @@ class Writer {
     const linked = /^(https?:\/\/|mailto:)/i.test(href);
     const run = new TextRun({
       text: text.replace(/[\p{Cc}]/gu, ' '),
-      ...{ bold: has('bold') !== undefined, italics: has('italic') !== undefined, strike: has('strike') !== undefined },
+      ...(has('bold') && { bold: true }),
+      ...(has('italic') && { italics: true }),
+      ...(has('strike') && { strike: true }),
       ...(has('code') && { font: 'Courier New' }),
       ...(linked && { style: 'Hyperlink' })
     });

@@ -1,12 +1,12 @@
-import { error, json } from '@sveltejs/kit';
+import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { wordsOfRefusal } from '$core/refusals/registry';
 import { addPagePicture, LARGEST_PICTURE, type Coming } from '$server/gathering/page-pictures';
 import { parsedBody } from '../../../../../shared/body';
+import { bytesIn } from '../../../../../shared/bytes-in';
 import { orNotFound, signedIn } from '../../../../../shared/guard';
 
 const OnShelf = z.object({ fileId: z.uuid() });
-const Name = z.string().trim().min(1).max(200);
 
 /** Lays a picture beside a page: bytes as they are, with their name in the address, or a file of the Shelf. */
 export const POST = async ({ locals, url, params, request }) => {
@@ -17,10 +17,7 @@ export const POST = async ({ locals, url, params, request }) => {
   return json({ ok: false, words: wordsOfRefusal(added.why, { largest: LARGEST_PICTURE }) });
 };
 
-async function comingIn(request: Request, url: URL): Promise<Coming> {
-  if (request.headers.get('content-type')?.startsWith('application/json')) return parsedBody(request, OnShelf);
-  const name = Name.safeParse(url.searchParams.get('name'));
-  const size = Number(request.headers.get('content-length') ?? LARGEST_PICTURE);
-  if (!name.success || !request.body) error(400, 'The request could not be read, so nothing was changed.');
-  return { stream: request.body, name: name.data, size: Math.min(size, LARGEST_PICTURE) };
-}
+const comingIn = async (request: Request, url: URL): Promise<Coming> =>
+  request.headers.get('content-type')?.startsWith('application/json')
+    ? parsedBody(request, OnShelf)
+    : bytesIn(request, url, LARGEST_PICTURE);

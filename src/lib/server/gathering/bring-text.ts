@@ -1,0 +1,82 @@
+import { Readable } from 'node:stream';
+import type { Refusal } from '$core/packets/allowed';
+import type { PieceRefusal } from '$core/pieces/refusals';
+import type { Actor } from '$core/people/policy';
+import { soundPath } from '../blobs/sound';
+import { BlobRefused, storeBlob } from '../blobs/store';
+import type { StoredFile } from '../blobs/stored-file';
+import { log } from '../log';
+import type { Outcome } from '../outcome';
+import { findDraft } from '../pages/draft';
+import { NotNow } from '../parsing/limits';
+import { parseApart } from '../parsing/pool';
+import { keepOnShelf } from '../shelf/keep-on-shelf';
+import { whilePromised } from '../shelf/quota';
+import { arranging, type OnePiece } from './arranging';
+import { layPicture } from './page-pictures';
+
+/** Larger files are no texts that anybody writes on. */
+export const LARGEST_TEXT = 40_000_000;
+
+/** A document whose text can be written on: HTML of what a page holds, or Markdown. */
+export interface Text {
+  html: string | null;
+  markdown: string | null;
+}
+
+/**
+ * Reads a document so that its text can stand on a page of the student's own packet. Its pictures lie beside the page then;
+ * the document itself lies on their Shelf, as it came.
+ */
+export async function bringText(
+  person: Actor,
+  input: OnePiece,
+  coming: { stream: ReadableStream; name: string; size: number }
+): Promise<Outcome<{ text: Text }, Refusal | PieceRefusal>> {
+  const may = await arranging(person, input, async (_, { tx }) => {
+    await findDraft(input.pieceId, tx);
+    return { ok: true };
+  });
+  if (!may.ok) return may;
+  try {
+    const kept = await whilePromised(person, coming.size, () => keep(person, coming));
+    if (kept === null) return { ok: false, why: 'shelf-full' };
+    return kept.ok ? await read(person, input, kept.file) : kept;
+  } catch (error) {
+    if (error instanceof BlobRefused) return { ok: false, why: error.why };
+    throw error;
+  }
+}
+
+async function keep(
+  person: Actor,
+  { stream, name }: { stream: ReadableStream; name: string }
+): Promise<Outcome<{ file: StoredFile }, PieceRefusal>> {
+  const bytes = Readable.fromWeb(stream as Parameters<typeof Readable.fromWeb>[0]);
+  const blob = await storeBlob(bytes, LARGEST_TEXT);
+  const onShelf = await keepOnShelf(person, { name, blob, came: 'upload', folder: null });
+  return onShelf.ok ? { ok: true, file: { ...blob, name } } : onShelf;
+}
+
+async function read(
+  person: Actor,
+  input: OnePiece,
+  file: StoredFile
+): Promise<Outcome<{ text: Text }, Refusal | PieceRefusal>> {
+  const { name, mediaType } = file;
+  try {
+    const brought = await parseApart('page-text', { path: await soundPath(file), name, mediaType });
+    if (brought === null) return { ok: false, why: 'no-text-inside' };
+    let { html } = brought;
+    for (const [no, picture] of brought.pictures.entries()) {
+      const blob = await storeBlob(Readable.from([Buffer.from(picture)]));
+      const laid = await layPicture(person, input, { ...blob, name: 'picture' });
+      html = html?.replaceAll(`"brought:${no}"`, `"${laid.ok ? laid.name : ''}"`) ?? null;
+    }
+    return { ok: true, text: { html, markdown: brought.markdown } };
+  } catch (error) {
+    if (error instanceof NotNow || error instanceof BlobRefused) throw error;
+    log.info({ err: error, sha256: file.sha256 }, 'a text could not be read');
+    return { ok: false, why: 'no-text-inside' };
+  }
+}

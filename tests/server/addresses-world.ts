@@ -82,6 +82,7 @@ export async function layAddresses(): Promise<{
     'school id': office.id,
     'school course': school.slug,
     'assignments piece': piece,
+    'assignments place': randomUUID(),
     'pieces id': piece,
     'submitted id': submitted
   };

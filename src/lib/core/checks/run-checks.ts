@@ -6,6 +6,7 @@ import { links } from './links';
 import { measures } from './measures';
 import { mustDo } from './must-do';
 import { names } from './names';
+import { prompts } from './prompts';
 import { otherWork } from './other-work';
 import { recordings } from './recordings';
 import { sameAgain } from './same-again';
@@ -25,6 +26,7 @@ export const CHECKS: readonly Check[] = [
   recordings,
   measures,
   setting,
+  prompts,
   handedOut,
   sameAgain,
   links,

@@ -18,6 +18,8 @@ export const BlobFacts = z.object({
   recording: z.object({ seconds: z.number(), silent: z.boolean().nullable() }).optional(),
   /** How most of a text document's words are set: the font's name, and the space of a line as a multiple of single. */
   writing: z.object({ font: z.string().nullable(), spacing: z.number().nullable() }).optional(),
+  /** What a page asks that was made of a starter, and what of it is answered. */
+  prompts: z.array(z.object({ label: z.string(), optional: z.boolean(), answered: z.boolean() })).optional(),
   /** What was noted as it was made here, by the browser that made it. */
   made: MadeFacts.optional()
 });

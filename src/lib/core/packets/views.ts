@@ -10,6 +10,8 @@ export interface DeliverableView {
   ask: string;
   optional: boolean;
   wants: Wants;
+  /** Its teacher prepared a page for it, of which each student gets a copy. */
+  starter?: boolean;
   /** What its naming pattern wants the reader's own piece to be called; null where there is none. */
   named?: string | null;
 }

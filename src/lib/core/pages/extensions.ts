@@ -7,6 +7,7 @@ import { Formula, FormulaBlock } from './nodes/formula';
 import { PageBreak } from './nodes/page-break';
 import { Paragraph } from './nodes/paragraph';
 import { Picture } from './nodes/picture';
+import { Answer, Choice, Entries, Entry, TeachersPart } from './nodes/prompts';
 
 /**
  * What a page may hold: the same for the editor, for what the server takes, and for what is made of it.
@@ -30,5 +31,10 @@ export const pageExtensions = (base = ''): Extensions => [
   Formula,
   FormulaBlock,
   Footnote,
-  PageBreak
+  PageBreak,
+  Answer,
+  TeachersPart,
+  Choice,
+  Entries,
+  Entry
 ];

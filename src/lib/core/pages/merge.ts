@@ -1,5 +1,5 @@
 import type { JSONContent } from '@tiptap/core';
-import { prosemirrorJSONToYXmlFragment, yXmlFragmentToProsemirrorJSON } from '@tiptap/y-tiptap';
+import { prosemirrorJSONToYXmlFragment, updateYFragment, yXmlFragmentToProsemirrorJSON } from '@tiptap/y-tiptap';
 import * as Y from 'yjs';
 import { pageSchema } from './sound';
 
@@ -33,6 +33,14 @@ export function beginning(page: JSONContent, began: string): Update {
 /** What stands on the page. */
 export const pageOf = (doc: Y.Doc): JSONContent =>
   yXmlFragmentToProsemirrorJSON(doc.getXmlFragment(FIELD)) as JSONContent;
+
+/** What makes of a document another page, as one update: only what differs is written. The document has it afterwards. */
+export function correction(doc: Y.Doc, page: JSONContent): Update {
+  const before = Y.encodeStateVector(doc);
+  const fragment = doc.getXmlFragment(FIELD);
+  updateYFragment(doc, fragment, pageSchema().nodeFromJSON(page), { mapping: new Map(), isOMark: new Map() });
+  return Y.encodeStateAsUpdate(doc, before);
+}
 
 /**
  * Who wrote what an update brings that a document has not yet.

@@ -27,7 +27,8 @@ function within(
 ): boolean {
   if (depth === 0 || --left.elements < 0) return false;
   if (node.type === 'text') left.characters -= node.text?.length ?? 0;
-  for (const value of Object.values(node.attrs ?? {})) if (typeof value === 'string') left.characters -= value.length;
+  for (const value of Object.values(node.attrs ?? {}))
+    left.characters -= typeof value === 'string' ? value.length : (JSON.stringify(value) ?? '').length;
   if (node.type === 'image' && (--left.pictures < 0 || !PICTURE.test(String(node.attrs?.src)))) return false;
   if (left.characters < 0) return false;
   return (node.content ?? []).every((child) => within(child, depth - 1, left));

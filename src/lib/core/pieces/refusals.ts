@@ -36,6 +36,7 @@ export const PIECE_REFUSALS = [
   'no-picture',
   'too-many-pictures',
   'no-text-inside',
+  'starter-part',
   'disk-full'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
@@ -117,6 +118,8 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     `A page shows ${MOST_PICTURES} pictures at most, so that one was not added. Take one out first.`,
   'no-text-inside':
     'No text could be read in that file, so it was not added to the page. DOCX, ODT, HTML, Markdown and plain text can be read; the file itself is on your Shelf.',
+  'starter-part':
+    'What your teacher wrote on this page stays as it is, so that change was not added. Your answers are kept on this device: open the page again.',
   'looked-too-often':
     'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

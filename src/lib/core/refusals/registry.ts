@@ -1,4 +1,5 @@
 import { UNFINISHED_REFUSALS, unfinishedRefusalWords, type UnfinishedRefusal } from '../assignments/unfinished';
+import { STARTER_REFUSALS, starterRefusalWords, type StarterRefusal } from '../assignments/starter-refusals';
 import { JOIN_REFUSALS, joinRefusalWords, type JoinRefusal } from '../courses/join-phrase';
 import { MARK_REFUSALS, markRefusalWords, type MarkRefusal } from '../marking/words';
 import { REFUSALS, type Refusal } from '../packets/refusals';
@@ -10,7 +11,15 @@ import { SAID_REFUSALS, saidRefusalWords, type SaidRefusal } from '../threads/ru
 
 /** Every reason for which something can be refused. A new topic is a line here and in `TOPICS`. */
 export type RefusalCode =
-  Refusal | PieceRefusal | MarkRefusal | JoinRefusal | SaidRefusal | SchoolRefusal | StoreTrouble | UnfinishedRefusal;
+  | Refusal
+  | PieceRefusal
+  | MarkRefusal
+  | JoinRefusal
+  | SaidRefusal
+  | SchoolRefusal
+  | StoreTrouble
+  | UnfinishedRefusal
+  | StarterRefusal;
 
 /** What the words of some reasons depend on. */
 export interface RefusedAt {
@@ -41,7 +50,8 @@ export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...SAID_REFUSALS,
   ...SCHOOL_REFUSALS,
   ...STORE_TROUBLES,
-  ...UNFINISHED_REFUSALS
+  ...UNFINISHED_REFUSALS,
+  ...STARTER_REFUSALS
 ];
 
 const topic = <C extends RefusalCode>(codes: readonly C[], words: (why: C, at: RefusedAt) => string) =>
@@ -55,5 +65,6 @@ const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(SAID_REFUSALS, saidRefusalWords),
   ...topic(SCHOOL_REFUSALS, schoolRefusalWords),
   ...topic(STORE_TROUBLES, storeTroubleWords),
-  ...topic(UNFINISHED_REFUSALS, unfinishedRefusalWords)
+  ...topic(UNFINISHED_REFUSALS, unfinishedRefusalWords),
+  ...topic(STARTER_REFUSALS, starterRefusalWords)
 ]);

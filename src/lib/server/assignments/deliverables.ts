@@ -24,10 +24,12 @@ export const DeliverableRow = z.object({
   title: z.string(),
   ask: z.string(),
   optional: z.boolean(),
-  wants: Wants
+  wants: Wants,
+  starter: z.boolean()
 });
 
 /** The query of it. @param assignment the SQL of the assignment's id */
 export const deliverablesOf = (assignment: string) => `
-  select d.id, d.title, d.ask, d.optional, d.wants from deliverables d
+  select d.id, d.title, d.ask, d.optional, d.wants,
+    exists (select 1 from starters s where s.deliverable_id = d.id) as starter from deliverables d
   where d.assignment_id = ${assignment} order by d.position`;

@@ -25,6 +25,7 @@ import * as madeHere from './migrations/0021-made-here';
 import * as sentAlong from './migrations/0022-sent-along';
 import * as pages from './migrations/0023-pages';
 import * as mergedPages from './migrations/0024-merged-pages';
+import * as starters from './migrations/0025-starters';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -51,7 +52,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0021-made-here', ...madeHere },
   { name: '0022-sent-along', ...sentAlong },
   { name: '0023-pages', ...pages },
-  { name: '0024-merged-pages', ...mergedPages }
+  { name: '0024-merged-pages', ...mergedPages },
+  { name: '0025-starters', ...starters }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -18,6 +18,13 @@ import { layPicture } from './page-pictures';
 /** Larger files are no texts that anybody writes on. */
 export const LARGEST_TEXT = 40_000_000;
 
+/** A document as it comes: its bytes, with how many are said to come. */
+export interface Incoming {
+  stream: ReadableStream;
+  name: string;
+  size: number;
+}
+
 /** A document whose text can be written on: HTML of what a page holds, or Markdown. */
 export interface Text {
   html: string | null;
@@ -31,7 +38,7 @@ export interface Text {
 export async function bringText(
   person: Actor,
   input: OnePiece,
-  coming: { stream: ReadableStream; name: string; size: number }
+  coming: Incoming
 ): Promise<Outcome<{ text: Text }, Refusal | PieceRefusal>> {
   const may = await arranging(person, input, async (_, { tx }) => {
     await findDraft(input.pieceId, tx);
@@ -39,13 +46,26 @@ export async function bringText(
   });
   if (!may.ok) return may;
   try {
-    const kept = await whilePromised(person, coming.size, () => keep(person, coming));
-    if (kept === null) return { ok: false, why: 'shelf-full' };
-    return kept.ok ? await read(person, input, kept.file) : kept;
+    return await broughtFrom(person, coming, (picture) => layPicture(person, input, picture));
   } catch (error) {
     if (error instanceof BlobRefused) return { ok: false, why: error.why };
     throw error;
   }
+}
+
+/**
+ * The text of a document that comes, which then lies on the person's Shelf.
+ *
+ * @param lay puts one of its pictures where its text will stand
+ */
+export async function broughtFrom(
+  person: Actor,
+  coming: Incoming,
+  lay: (picture: StoredFile) => Promise<Outcome<{ name: string }, Refusal | PieceRefusal>>
+): Promise<Outcome<{ text: Text }, Refusal | PieceRefusal>> {
+  const kept = await whilePromised(person, coming.size, () => keep(person, coming));
+  if (kept === null) return { ok: false, why: 'shelf-full' };
+  return kept.ok ? read(kept.file, lay) : kept;
 }
 
 async function keep(
@@ -59,9 +79,8 @@ async function keep(
 }
 
 async function read(
-  person: Actor,
-  input: OnePiece,
-  file: StoredFile
+  file: StoredFile,
+  lay: Parameters<typeof broughtFrom>[2]
 ): Promise<Outcome<{ text: Text }, Refusal | PieceRefusal>> {
   const { name, mediaType } = file;
   try {
@@ -70,7 +89,7 @@ async function read(
     let { html } = brought;
     for (const [no, picture] of brought.pictures.entries()) {
       const blob = await storeBlob(Readable.from([Buffer.from(picture)]));
-      const laid = await layPicture(person, input, { ...blob, name: 'picture' });
+      const laid = await lay({ ...blob, name: 'picture' });
       html = html?.replaceAll(`"brought:${no}"`, `"${laid.ok ? laid.name : ''}"`) ?? null;
     }
     return { ok: true, text: { html, markdown: brought.markdown } };

@@ -4,6 +4,7 @@ import { keepableName } from '$core/pieces/names';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
+import { starterText } from '../assignments/starter';
 import { inspectBlob } from '../blobs/inspect';
 import { storeText } from '../blobs/store-text';
 import { Piece } from '../db/models/packets';
@@ -27,14 +28,18 @@ export interface WhatIsNew {
   updates: Update[];
 }
 
-/** Lays an empty page into a place of the student's own packet, under its own name. */
+/**
+ * Lays a page into a place of the student's own packet, under its own name: an empty one, or a copy of what the teacher
+ * prepared for it.
+ */
 export async function beginPage(
   person: Actor,
   input: { assignmentId: string; deliverableId: string | null; name: string; key: string }
 ): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
   const name = keepableName(`${input.name}.md`);
   if (name === null) return { ok: false, why: 'name-too-long' };
-  const blob = await storeText(`# ${input.name}\n`, 'text/markdown');
+  const text = (await starterText(input.deliverableId)) ?? `# ${input.name}\n`;
+  const blob = await storeText(text, 'text/markdown');
   const { assignmentId, deliverableId, key } = input;
   return addFile(person, { assignmentId, deliverableId, name, blob, came: 'written', key: `page ${key}` });
 }

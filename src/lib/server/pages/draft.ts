@@ -19,6 +19,8 @@ export interface Draft {
   seq: number;
   /** Up to which writing the page is kept as a whole. */
   wholeTo: number;
+  /** Its place has a starter, so that of what its teacher wrote nothing is changed. */
+  guarded: boolean;
   /** Bytes of its single writings. */
   weight: number;
   /** Whose each writing window is. */
@@ -79,6 +81,7 @@ const Row = z.object({
   seq: z.number(),
   wholeTo: z.number(),
   weight: z.number(),
+  guarded: z.boolean(),
   writers: z.record(z.string(), z.string()),
   at: z.number().nullable(),
   text: z.string().nullable(),
@@ -89,6 +92,7 @@ const FIND = `
   select coalesce(d.began, '') as began, coalesce(d.seq, 0) as seq, coalesce(d.whole_to, 0) as "wholeTo",
     coalesce(d.weight, 0) as weight,
     coalesce(d.writers, '{}') as writers, ${ms('d.at')} as at, d.text, b.sha256,
+    exists (select 1 from starters s where s.deliverable_id = p.deliverable_id) as guarded,
     b.size::float8 as size
   from pieces p join blobs b on b.sha256 = p.sha256 left join page_drafts d on d.piece_id = p.id
   where p.id = $1 and p.kind = 'page'`;

@@ -3,6 +3,7 @@ import { group } from 'd3-array';
 import { z } from 'zod';
 import { LARGEST_STATE } from '$core/pages/bounds';
 import { pageOf, writersIn, type Update } from '$core/pages/merge';
+import { beyond, frameOf, promptsOf } from '$core/pages/starter';
 import { unsound } from '$core/pages/sound';
 import type { Moment } from '$core/time/moment';
 import { execute, select, type Tx } from '../db/connection';
@@ -17,17 +18,18 @@ const HEAVIEST = 12_000_000;
 const MOST_WRITERS = 2000;
 
 /** Why something is not written on a page. */
-export type NotWritten = 'page-unreadable' | 'written-by-another' | 'page-too-long';
+export type NotWritten = 'page-unreadable' | 'written-by-another' | 'page-too-long' | 'starter-part';
 
 /**
  * Merges what somebody wrote into a page, after it was applied to the server's own copy and that was still a page. Under the
  * packet's lock.
  *
+ * @param writing `free`: its teacher changes what they wrote, so that nothing is guarded
  * @returns the page's new count, and what to call once the transaction is committed
  */
 export async function takeWriting(
   draft: Draft,
-  { update, by, now }: { update: Update; by: string; now: Moment },
+  { update, by, now, free = false }: { update: Update; by: string; now: Moment; free?: boolean },
   tx: Tx
 ): Promise<{ seq: number; committed: () => void } | NotWritten> {
   const doc = lend(draft) ?? (await openDraft(draft, tx));
@@ -35,7 +37,7 @@ export async function takeWriting(
   if (windows === null) return 'page-unreadable';
   const writers = theirs(draft.writers, windows, by);
   if (writers === null) return 'written-by-another';
-  const wrong = applied(doc, update);
+  const wrong = applied(doc, update, draft.guarded && !free);
   if (wrong !== null) return wrong;
   const seq = draft.seq + 1;
   const full = seq - draft.wholeTo >= SINGLE || draft.weight + update.length > HEAVIEST;
@@ -55,13 +57,17 @@ function theirs(known: Record<string, string>, windows: readonly number[], by: s
 }
 
 /** What is wrong with the page that would come of it. */
-function applied(doc: Doc, update: Update): NotWritten | null {
+function applied(doc: Doc, update: Update, guarded: boolean): NotWritten | null {
   try {
+    const before = guarded ? pageOf(doc) : null;
     applyUpdate(doc, update);
     // What builds on something that never came would wait for it for ever.
     if (doc.store.pendingStructs !== null || doc.store.pendingDs !== null) return 'page-unreadable';
-    const wrong = unsound(pageOf(doc));
-    return wrong === null ? null : wrong === 'too-long' ? 'page-too-long' : 'page-unreadable';
+    const after = pageOf(doc);
+    const wrong = unsound(after);
+    if (wrong !== null) return wrong === 'too-long' ? 'page-too-long' : 'page-unreadable';
+    const asks = before !== null && promptsOf(before).length > 0;
+    return asks && (frameOf(before) !== frameOf(after) || beyond(after)) ? 'starter-part' : null;
   } catch {
     return 'page-unreadable';
   }

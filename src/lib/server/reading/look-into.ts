@@ -1,5 +1,8 @@
 import { open, type FileHandle } from 'node:fs/promises';
 import { MOST_UNPACKED, type BlobFacts } from '$core/materials/facts';
+import { fromMarkdown } from '$core/pages/markdown';
+import { promptsOf } from '$core/pages/starter';
+import { headText } from './head-text';
 import { writingSet } from './writing-set';
 import { measureArchive, readArchive } from '../blobs/archive';
 import { pictureFacts } from '../blobs/picture-facts';
@@ -16,7 +19,16 @@ export async function lookInto({ path, mediaType }: { path: string; mediaType: s
   if (type === 'application/x-cfb') return withFile(path, oldOfficeFacts);
   if (PICTURES.test(type)) return pictureFacts(path);
   if (RECORDINGS.test(type)) return recordingFacts(path);
+  if (type === 'text/markdown') return pageFacts(path);
   return ARCHIVES.test(type) ? archiveFacts(path, type) : {};
+}
+
+/** A page that was made of a starter knows what it asks. */
+async function pageFacts(path: string): Promise<BlobFacts> {
+  const { text } = await headText(path);
+  if (!text.includes('::: {')) return {};
+  const prompts = promptsOf(fromMarkdown(text)).slice(0, 300);
+  return { prompts: prompts.map(({ label, optional, answered }) => ({ label, optional, answered })) };
 }
 
 const PICTURES = /^image\/(jpeg|png|apng|gif|webp|avif|tiff|heic|heif)$/;

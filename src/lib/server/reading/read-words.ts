@@ -4,6 +4,7 @@ import { readFile, stat } from 'node:fs/promises';
 import { linksInside } from '$core/links/inside';
 import { previewKind } from '$core/materials/preview';
 import { wordCount } from '$core/materials/word-count';
+import { wordsOfMarkdown } from '$core/pages/words';
 import { headText } from './head-text';
 import { officeOutline } from './office-outline';
 import type { FileOnDisk } from '../parsing/tasks';
@@ -56,7 +57,7 @@ const plain = async (path: string): Promise<Raw> => ({ ...NOTHING, text: (await 
 
 const READERS: Partial<Record<string, (path: string) => Promise<Raw>>> = {
   text: plain,
-  markdown: plain,
+  markdown: async (path) => ({ ...NOTHING, text: wordsOfMarkdown((await headText(path)).text) }),
   table: plain,
   document: readWriting,
   pdf: async (path) => readPdf(await readFile(path)),

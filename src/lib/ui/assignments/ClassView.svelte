@@ -23,7 +23,7 @@
     };
     briefHtml: string;
     teachers: readonly string[];
-    deliverables: ReadonlyArray<{ id: string; title: string }>;
+    deliverables: ReadonlyArray<{ id: string; title: string; starter?: boolean }>;
     class: { lines: ClassLine[]; now: number };
     guidance: GuidanceView;
     /** The student whose aside is open. */
@@ -54,6 +54,11 @@
   </div>
   <div class="mb-6 flex flex-wrap gap-3">
     <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/edit">Change this assignment</a>
+    {#each deliverables as { id, title, starter } (id)}
+      <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/starters/{id}"
+        >{starter ? 'Starter of' : 'Prepare a starter for'} {title}</a
+      >
+    {/each}
     <details class="open:basis-full">
       <summary class="btn btn-sm">The brief, as students read it</summary>
       <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->

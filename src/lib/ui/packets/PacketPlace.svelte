@@ -149,7 +149,7 @@
           onclick={() => (panel = panel === way.key ? null : way.key)}
         >
           <way.icon size={18} strokeWidth={1.75} aria-hidden="true" />
-          {way.label}
+          {way.labelAt?.(at) ?? way.label}
           <span class="sr-only">{way.said(place.title)}</span>
         </button>
       {/each}

@@ -13,6 +13,7 @@
   import { whenTouched } from '$ui/live/heard';
   import Message from '$ui/primitives/Message.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
+  import AnswersBar from './AnswersBar.svelte';
   import { pageAddress, type PageGoal } from './goal';
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
@@ -38,6 +39,8 @@
   /** Not all of it is at the server, and somebody wants to close it. */
   let leaving = $state(false);
   /** On a phone the brief lies over the page, so it is not there at first. */
+  /** Somebody tried to change what the teacher wrote. */
+  let fixed = $state(false);
   let aside = $state(window.matchMedia('(min-width: 64rem)').matches);
   let gone = false;
 
@@ -81,7 +84,8 @@
       base: `${fileAddress('pieces', goal.pieceId)}/`,
       pictures: (files, at) => tools?.addPictures(files, at),
       onChange: count,
-      onTurn: () => turn++
+      onTurn: () => turn++,
+      refused: goal.starter ? () => (fixed = true) : null
     });
     count(editor, 0);
     editor.commands.focus('end');
@@ -186,6 +190,13 @@
           <PageTools bind:this={tools} {editor} {turn} {address} name={goal.name} />
         {:else if saving.state === 'unreached'}
           <p class="p-4">The page could not be opened just now. Try again when the line is back.</p>
+        {/if}
+        {#if editor && goal.starter}<AnswersBar {editor} {turn} />{/if}
+        {#if fixed}
+          <p class="border-b border-base-300 px-4 py-2 text-sm" role="status">
+            What your teacher wrote stays as it is. Write where an answer goes.
+            <button type="button" class="link" onclick={() => (fixed = false)}>All right</button>
+          </p>
         {/if}
         <div bind:this={place} class="min-h-0 flex-1 overflow-y-auto" style={setOf(goal.wants)}></div>
       </div>

@@ -10,4 +10,6 @@ export interface PageGoal {
   pieceId: string;
   name: string;
   wants: Wants;
+  /** Its teacher prepared it: only answers are written. */
+  starter: boolean;
 }

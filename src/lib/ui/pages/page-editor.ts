@@ -1,11 +1,9 @@
 import { Editor } from '@tiptap/core';
 import { Collaboration } from '@tiptap/extension-collaboration';
 import type { Doc } from 'yjs';
-import { pageExtensions } from '$core/pages/extensions';
 import { FIELD } from '$core/pages/merge';
-import { Footnote } from '$core/pages/nodes/footnote';
-import { Formula, FormulaBlock } from '$core/pages/nodes/formula';
-import { formulaView } from './formula-view';
+import { guard } from './guard';
+import { shownExtensions } from './shown';
 
 interface Given {
   element: HTMLElement;
@@ -18,16 +16,19 @@ interface Given {
   pictures: (files: File[], at: number | null) => void;
   onChange: (editor: Editor) => void;
   onTurn: () => void;
+  /** It is a starter's copy: called where somebody tries to change what the teacher wrote. Null on any other page. */
+  refused: (() => void) | null;
 }
 
 /** The editor of a page: what is written in it goes into the merging document, what others write comes from there. */
-export function pageEditor({ element, doc, label, base, pictures, onChange, onTurn }: Given): Editor {
+export function pageEditor({ element, doc, label, base, pictures, onChange, onTurn, refused }: Given): Editor {
   return new Editor({
     element,
     injectCSS: false,
     extensions: [
-      ...pageExtensions(base).map((one) => SHOWN[one.name] ?? one),
-      Collaboration.configure({ document: doc, field: FIELD })
+      ...shownExtensions(base),
+      Collaboration.configure({ document: doc, field: FIELD }),
+      ...(refused ? [guard(refused)] : [])
     ],
     editorProps: {
       attributes: {
@@ -45,13 +46,6 @@ export function pageEditor({ element, doc, label, base, pictures, onChange, onTu
     onTransaction: onTurn
   });
 }
-
-/** How parts are shown that the text alone does not show. */
-const SHOWN: Partial<Record<string, ReturnType<typeof pageExtensions>[number]>> = {
-  formula: Formula.extend({ addNodeView: () => formulaView(false) }),
-  formulaBlock: FormulaBlock.extend({ addNodeView: () => formulaView(true) }),
-  footnote: Footnote.extend({ selectable: true })
-};
 
 /** Pictures among what is pasted or dropped. A word processor brings one of its text besides: then the text is meant. */
 function taken(data: DataTransfer | null, at: number | null, pictures: Given['pictures']): boolean {

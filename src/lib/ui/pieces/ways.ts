@@ -26,6 +26,8 @@ export interface Way {
   key: string;
   icon: typeof Link;
   label: string;
+  /** What it is called at a place where that says more. */
+  labelAt?: (at: Filling) => string;
   /** What the button says to those who do not see where it stands. */
   said: (title: string) => string;
   offered: (at: Filling) => boolean;
@@ -55,6 +57,7 @@ export const WAYS: readonly Way[] = [
     key: 'write',
     icon: PenLine,
     label: 'Write it here',
+    labelAt: ({ place }) => (place.starter ? 'Fill in the starter' : 'Write it here'),
     said: into,
     offered: ({ place, full }) => !full && takesTypes(place.wants, PAGE_FORMS) && takesKind('page', place.wants),
     panel: () => import('./ways/WriteIt.svelte')

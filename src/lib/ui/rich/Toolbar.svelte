@@ -8,11 +8,13 @@
     tools: Tool[];
     /** Changes whenever the selection or the text does. */
     turn: number;
+    /** What the bar is called, where there are several. */
+    label?: string;
     /** Further tools behind these. */
     more?: Snippet;
   }
   /** How a text is written: one button for each thing. The arrow keys go along it, as along any toolbar (WAI-ARIA). */
-  const { editor, tools, turn, more }: Props = $props();
+  const { editor, tools, turn, label = 'How it is written', more }: Props = $props();
   let bar: HTMLDivElement;
 
   const on = ({ mark, attributes }: Tool) => turn >= 0 && editor.isActive(mark, attributes);
@@ -31,7 +33,7 @@
 <div
   bind:this={bar}
   role="toolbar"
-  aria-label="How it is written"
+  aria-label={label}
   class="flex flex-wrap items-center gap-1 border-base-300 p-1"
   onkeydown={along}
 >

@@ -20,8 +20,9 @@
     await invalidateAll();
   });
   setWriting(({ id: pieceId, name, deliverableId }) => {
-    const wants = data.view === 'student' ? data.deliverables.find(({ id }) => id === deliverableId)?.wants : undefined;
-    return { assignmentId: data.facts.assignmentId, pieceId, name, wants: wants ?? {} };
+    const place = data.view === 'student' ? data.deliverables.find(({ id }) => id === deliverableId) : undefined;
+    const { wants = {}, starter = false } = place ?? {};
+    return { assignmentId: data.facts.assignmentId, pieceId, name, wants, starter };
   });
   const aside = $derived(data.view === 'teacher' && data.asideWith !== null ? `&aside=${data.asideWith}` : '');
   tellOnceVisible(() =>

@@ -44,7 +44,10 @@ export function cleanPage(html: string): string {
       h5: 'h4',
       h6: 'h4',
       // What leads within the document it came from leads nowhere here.
-      a: (tagName, { href = '' }) => ({ tagName, attribs: /^(https?:|mailto:)/i.test(href) ? { href } : {} })
+      a: (tagName, { href = '' }) => ({
+        tagName,
+        attribs: /^(https?:|mailto:)/i.test(href) ? { href } : ({} as Record<string, string>)
+      })
     }
   });
   checkShowable(clean);

@@ -20,7 +20,13 @@
   function begin({ began: pieceId }: Record<string, unknown>, sent: FormData) {
     const { assignmentId, place } = at;
     if (typeof pieceId === 'string')
-      goal = { assignmentId, pieceId, name: `${String(sent.get('name'))}.md`, wants: place.wants };
+      goal = {
+        assignmentId,
+        pieceId,
+        name: `${String(sent.get('name'))}.md`,
+        wants: place.wants,
+        starter: place.starter === true
+      };
   }
 </script>
 
@@ -42,7 +48,9 @@
     <Field label="Name of the page"
       ><input class="input w-80 max-w-full input-sm" name="name" value={name} required maxlength="200" /></Field
     >
-    <button class="btn btn-primary btn-sm" disabled={busy}>Begin to write</button>
+    <button class="btn btn-primary btn-sm" disabled={busy}
+      >{at.place.starter ? 'Take your copy of the starter' : 'Begin to write'}</button
+    >
     <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
     {#if problem}<Message kind="problem">{problem}</Message>{/if}
   </form>

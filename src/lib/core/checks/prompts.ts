@@ -1,0 +1,20 @@
+import { bytesOf } from '../pieces/registry';
+import type { Check } from './check';
+
+/** Nothing that a starter asks is left open. What may stay empty is never spoken of. */
+export const prompts: Check = {
+  name: 'prompts',
+  title: 'Every question of a starter answered',
+  find: ({ pieces }) =>
+    pieces.flatMap((piece) => {
+      const asked = (bytesOf(piece)?.facts?.prompts ?? []).filter(({ optional }) => !optional);
+      const open = asked.filter(({ answered }) => !answered).map(({ label }) => `“${short(label)}”`);
+      if (open.length === 0) return [];
+      const named = open.slice(0, 3).join(', ');
+      const more = open.length > 3 ? ` and ${open.length - 3} more` : '';
+      const words = `${piece.name}: ${asked.length - open.length} of ${asked.length} answered. Open: ${named}${more}.`;
+      return [{ words, at: { place: piece.deliverableId } }];
+    })
+};
+
+const short = (text: string) => (text.length > 60 ? `${text.slice(0, 57).trimEnd()}…` : text);

@@ -1,0 +1,259 @@
+import { mergeAttributes, Node, type JSONContent } from '@tiptap/core';
+import { fenceAt, fenced, type Fence } from './fence';
+
+/** Options of one choice, and characters of each. */
+export const MOST_OPTIONS = 30;
+const LONGEST_OPTION = 400;
+export const LONGEST_VALUE = 500;
+
+const id = () => ({
+  default: '',
+  validate: (value: unknown) => must(typeof value === 'string' && /^[a-z0-9-]{0,40}$/i.test(value)),
+  parseHTML: (element: HTMLElement) => element.getAttribute('data-id') ?? '',
+  renderHTML: ({ id }: Record<string, unknown>) => ({ 'data-id': id })
+});
+const yes = (name: string) => ({
+  default: false,
+  validate: 'boolean',
+  parseHTML: (element: HTMLElement) => element.hasAttribute(`data-${name}`),
+  renderHTML: (attrs: Record<string, unknown>) => (attrs[name] === true ? { [`data-${name}`]: '' } : {})
+});
+/** Anything that is kept as JSON, of a form that is checked. */
+const kept = <T>(name: string, empty: T, is: (value: unknown) => boolean) => ({
+  default: empty,
+  validate: (value: unknown) => must(is(value)),
+  parseHTML: (element: HTMLElement) => parsed(element.getAttribute(`data-${name}`)) ?? empty,
+  renderHTML: (attrs: Record<string, unknown>) => ({ [`data-${name}`]: JSON.stringify(attrs[name]) })
+});
+function must(holds: boolean): void {
+  if (!holds) throw new RangeError('No such part of a page.');
+}
+function parsed(text: string | null): unknown {
+  try {
+    return text === null ? null : JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+const texts = (most: number, longest: number) => (value: unknown) =>
+  Array.isArray(value) &&
+  value.length <= most &&
+  value.every((one) => typeof one === 'string' && one.length <= longest);
+
+/** Where an answer is written. Its question is what stands before it. */
+export const Answer = Node.create({
+  name: 'answer',
+  group: 'block',
+  content: 'block+',
+  isolating: true,
+  defining: true,
+  addAttributes: () => ({ id: id(), optional: yes('optional') }),
+  parseHTML: () => [{ tag: 'section[data-answer]' }],
+  renderHTML: ({ HTMLAttributes }) => [
+    'section',
+    mergeAttributes(HTMLAttributes, { 'data-answer': '', class: 'answer' }),
+    0
+  ],
+  markdownTokenizer: {
+    name: 'division',
+    level: 'block',
+    start: (source) => source.indexOf('::: {'),
+    tokenize(source, _tokens, lexer) {
+      const fence = fenceAt(source);
+      if (fence === null || !(fence.kind in KINDS)) return undefined;
+      return { type: 'division', raw: fence.raw, fence, tokens: lexer.blockTokens(fence.inside) };
+    }
+  },
+  markdownTokenName: 'division',
+  parseMarkdown: (token, helpers) => {
+    const { fence } = token as unknown as { fence: Fence };
+    const inside = helpers.parseChildren(token.tokens ?? []);
+    return KINDS[fence.kind]?.(fence, inside) ?? inside;
+  },
+  renderMarkdown: ({ attrs, content }, helpers) =>
+    fenced(partOf('answer', attrs), helpers.renderChildren(content ?? [], '\n\n'))
+});
+
+/** What only the teacher fills, at the marking desk. */
+export const TeachersPart = Node.create({
+  name: 'teachersPart',
+  group: 'block',
+  content: 'block+',
+  isolating: true,
+  defining: true,
+  addAttributes: () => ({ id: id() }),
+  parseHTML: () => [{ tag: 'section[data-teachers]' }],
+  renderHTML: ({ HTMLAttributes }) => [
+    'section',
+    mergeAttributes(HTMLAttributes, { 'data-teachers': '', class: 'teachers-part' }),
+    0
+  ],
+  renderMarkdown: ({ attrs, content }, helpers) =>
+    fenced(partOf('teachers', attrs), helpers.renderChildren(content ?? [], '\n\n'))
+});
+
+/** One or several of some options. */
+export const Choice = Node.create({
+  name: 'choice',
+  group: 'block',
+  atom: true,
+  addAttributes: () => ({
+    id: id(),
+    optional: yes('optional'),
+    several: yes('several'),
+    options: kept<string[]>('options', [], texts(MOST_OPTIONS, LONGEST_OPTION)),
+    chosen: kept<number[]>(
+      'chosen',
+      [],
+      (value) =>
+        Array.isArray(value) &&
+        value.length <= MOST_OPTIONS &&
+        value.every((n) => Number.isInteger(n) && n >= 0 && n < MOST_OPTIONS)
+    )
+  }),
+  parseHTML: () => [{ tag: 'ul[data-options]' }],
+  renderHTML: ({ node, HTMLAttributes }) => {
+    const { options, chosen } = node.attrs as { options: string[]; chosen: number[] };
+    return [
+      'ul',
+      HTMLAttributes,
+      ...options.map((option, i) => ['li', {}, `${chosen.includes(i) ? '☑' : '☐'} ${option}`] as const)
+    ];
+  },
+  renderText: ({ node }) => (node.attrs.options as string[]).join('\n'),
+  renderMarkdown: ({ attrs }) => {
+    const { options = [], chosen = [] } = attrs as { options?: string[]; chosen?: number[] };
+    const lines = options.map((option, i) => `- [${chosen.includes(i) ? 'x' : ' '}] ${escaped(option)}`);
+    return fenced(partOf('choice', attrs), lines.join('\n'));
+  }
+});
+
+/** Numbered entries of one kind, as many as there are: activities, sources, sessions. */
+export const Entries = Node.create({
+  name: 'entries',
+  group: 'block',
+  content: 'entry*',
+  isolating: true,
+  addAttributes: () => ({
+    id: id(),
+    optional: yes('optional'),
+    /** What one of them is called. */
+    called: kept('called', 'Entry', (value) => typeof value === 'string' && value.length <= 60),
+    /** How many there should be; null where nobody counts. */
+    expected: kept<number | null>(
+      'expected',
+      null,
+      (value) => value === null || (Number.isInteger(value) && Number(value) > 0 && Number(value) <= 200)
+    ),
+    /** No more than that. */
+    strict: yes('strict'),
+    /** What each has: `name:type`. */
+    fields: kept<string[]>('fields', [], texts(12, 60))
+  }),
+  parseHTML: () => [{ tag: 'section[data-fields]' }],
+  renderHTML: ({ HTMLAttributes }) => ['section', mergeAttributes(HTMLAttributes, { class: 'entries' }), 0],
+  renderMarkdown: ({ attrs, content }, helpers) => {
+    const {
+      called = '',
+      expected = null,
+      fields = []
+    } = attrs as { called?: string; expected?: number | null; fields?: string[] };
+    const part = partOf('entries', attrs);
+    const values = {
+      ...part.values,
+      called,
+      ...(expected !== null && { expected: String(expected) }),
+      fields: fields.join(';')
+    };
+    return fenced({ ...part, values }, helpers.renderChildren(content ?? [], '\n\n'));
+  }
+});
+
+/** One of them: a value for each field, and words. */
+export const Entry = Node.create({
+  name: 'entry',
+  content: 'block+',
+  isolating: true,
+  addAttributes: () => ({
+    id: id(),
+    values: kept<Record<string, string>>('values', {}, isValues)
+  }),
+  parseHTML: () => [{ tag: 'section[data-values]' }],
+  renderHTML: ({ HTMLAttributes }) => ['section', mergeAttributes(HTMLAttributes, { class: 'entry' }), 0],
+  renderMarkdown: ({ attrs, content }, helpers) => {
+    const values = (attrs?.values ?? {}) as Record<string, string>;
+    const { kind, id: own } = partOf('entry', attrs);
+    return fenced(
+      { kind, id: own, values: { values: JSON.stringify(values) } },
+      helpers.renderChildren(content ?? [], '\n\n')
+    );
+  }
+});
+
+function isValues(value: unknown): boolean {
+  if (typeof value !== 'object' || value === null || Array.isArray(value)) return false;
+  const entries = Object.entries(value);
+  return (
+    entries.length <= 12 &&
+    entries.every(([name, said]) => name.length <= 60 && typeof said === 'string' && said.length <= LONGEST_VALUE)
+  );
+}
+
+const EMPTY: JSONContent[] = [{ type: 'paragraph' }];
+const orEmpty = (inside: JSONContent[]) => (inside.length > 0 ? inside : EMPTY);
+const blocks = (inside: JSONContent[] | JSONContent): JSONContent[] => (Array.isArray(inside) ? inside : [inside]);
+
+/** What each kind of division is on a page. */
+const KINDS: Partial<Record<string, (fence: Fence, inside: JSONContent[] | JSONContent) => JSONContent>> = {
+  answer: ({ id: own, values }, inside) => ({
+    type: 'answer',
+    attrs: { id: own, optional: values.optional === 'yes' },
+    content: orEmpty(blocks(inside))
+  }),
+  teachers: ({ id: own }, inside) => ({ type: 'teachersPart', attrs: { id: own }, content: orEmpty(blocks(inside)) }),
+  choice: ({ id: own, values, inside }) => {
+    const lines = [...inside.matchAll(/^- \[([ x])\] (.*)$/gm)].slice(0, MOST_OPTIONS);
+    return {
+      type: 'choice',
+      attrs: {
+        ...{ id: own, optional: values.optional === 'yes', several: values.several === 'yes' },
+        options: lines.map(([, , option = '']) => option.replace(/\\([\\`*_[\]<>&$])/g, '$1').slice(0, LONGEST_OPTION)),
+        chosen: lines.flatMap(([, x], i) => (x === 'x' ? [i] : []))
+      }
+    };
+  },
+  entries: ({ id: own, values }, inside) => {
+    const expected = Number(values.expected);
+    return {
+      type: 'entries',
+      attrs: {
+        ...{ id: own, optional: values.optional === 'yes', strict: values.strict === 'yes' },
+        called: (values.called ?? 'Entry').slice(0, 60),
+        expected: Number.isInteger(expected) && expected > 0 && expected <= 200 ? expected : null,
+        fields: (values.fields ?? '')
+          .split(';')
+          .filter((field) => field !== '')
+          .slice(0, 12)
+      },
+      content: blocks(inside).filter(({ type }) => type === 'entry')
+    };
+  },
+  entry: ({ id: own, values }, inside) => {
+    const said = parsed(values.values ?? null);
+    return { type: 'entry', attrs: { id: own, values: isValues(said) ? said : {} }, content: orEmpty(blocks(inside)) };
+  }
+};
+
+function partOf(
+  kind: string,
+  attrs: Record<string, unknown> | undefined
+): { kind: string; id: string; values: Record<string, string> } {
+  const said = (['optional', 'several', 'strict'] as const).filter((name) => attrs?.[name] === true);
+  return {
+    kind,
+    id: typeof attrs?.id === 'string' ? attrs.id : '',
+    values: Object.fromEntries(said.map((name) => [name, 'yes']))
+  };
+}
+
+const escaped = (text: string) => text.replace(/[\\`*_[\]<>&$]/g, '\\$&').replace(/\n/g, ' ');

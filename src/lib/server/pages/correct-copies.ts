@@ -1,0 +1,47 @@
+import type { JSONContent } from '@tiptap/core';
+import { z } from 'zod';
+import { correction, pageOf } from '$core/pages/merge';
+import { frameOf, promptsOf, withAnswers } from '$core/pages/starter';
+import { clock } from '../clock';
+import { select, type Tx } from '../db/connection';
+import { announce } from '../live/announce';
+import { topics } from '$core/live/topics';
+import { findDraft, openDraft } from './draft';
+import { takeWriting } from './take-writing';
+
+/**
+ * Brings a starter as it is now into the copies that were begun from it and are not settled: around the answers, which stay.
+ *
+ * @param by the teacher who changed it
+ * @returns how many were changed, and on how many an answer has lost its question
+ */
+export async function correctCopies(
+  by: string,
+  deliverableId: string,
+  starter: JSONContent,
+  tx: Tx
+): Promise<{ corrected: number; loose: number }> {
+  const copies = await select(Copy, COPIES, [deliverableId], tx);
+  let [corrected, loose] = [0, 0];
+  for (const { pieceId, members } of copies) {
+    const draft = await findDraft(pieceId, tx);
+    const doc = await openDraft(draft, tx);
+    const copy = pageOf(doc);
+    if (promptsOf(copy).length === 0) continue;
+    const { page, left } = withAnswers(starter, copy);
+    if (frameOf(page) === frameOf(copy)) continue;
+    const taken = await takeWriting(draft, { update: correction(doc, page), by, now: clock.now(), free: true }, tx);
+    if (typeof taken === 'string') continue;
+    corrected++;
+    if (left.length > 0) loose++;
+    await announce({ people: members, about: [topics.page(pieceId, taken.seq)] }, tx);
+  }
+  return { corrected, loose };
+}
+
+const Copy = z.object({ pieceId: z.string(), members: z.array(z.string()) });
+/** In one order, as every lock on several packets is taken. */
+const COPIES = `
+  select i.id as "pieceId", array(select m.person_id::text from party_members m where m.party_id = p.party_id) as members
+  from pieces i join packets p on p.id = i.packet_id
+  where i.deliverable_id = $1 and i.kind = 'page' order by p.id, i.id for update of p`;

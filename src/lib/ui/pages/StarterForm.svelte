@@ -1,0 +1,141 @@
+<script lang="ts">
+  import { onDestroy, onMount } from 'svelte';
+  import { enhance } from '$app/forms';
+  import type { Editor } from '@tiptap/core';
+  import { FileInput, SearchCheck } from '@lucide/svelte';
+  import { told } from '$ui/forms/told';
+  import Message from '$ui/primitives/Message.svelte';
+  import Toolbar from '$ui/rich/Toolbar.svelte';
+  import { PAGE_TOOLS } from './page-tools';
+  import PromptSettings from './PromptSettings.svelte';
+  import { PROMPT_TOOLS } from './prompt-tools';
+  import SelectedPart from './SelectedPart.svelte';
+  import { sendText } from './send';
+
+  interface Props {
+    starter: { place: string; version: number; text: string; copies: number };
+  }
+  /** A page that a teacher prepares for a place: what it says, and where each student answers. */
+  const { starter }: Props = $props();
+
+  let place = $state<HTMLDivElement>();
+  let editor = $state.raw<Editor | null>(null);
+  let writer: typeof import('./starter-editor') | null = null;
+  let turn = $state(0);
+  let text = $state('');
+  let asked = $state.raw<string[]>([]);
+  let busy = $state(false);
+  let problem = $state('');
+  let said = $state('');
+
+  onMount(() => {
+    void begin();
+  });
+  onDestroy(() => editor?.destroy());
+  async function begin() {
+    try {
+      writer = await import('./starter-editor');
+    } catch {
+      problem = 'What writes starters could not be fetched just now. Read the page anew when the line is back.';
+      return;
+    }
+    if (!place) return;
+    const element = place;
+    editor = writer.starterEditor({
+      element,
+      text: starter.text,
+      label: `Starter of ${starter.place}`,
+      onTurn: turned
+    });
+    turned();
+  }
+  function turned() {
+    turn++;
+    if (!editor || !writer) return;
+    text = writer.starterOf(editor);
+    asked = writer.questionsOf(editor);
+  }
+  async function bringIn(file: File) {
+    problem = '';
+    busy = true;
+    const sent = await sendText(location.pathname, file);
+    busy = false;
+    if (!sent.ok) return void (problem = `${file.name}: ${sent.words}`);
+    if (editor && writer) writer.putIn(editor, sent.text);
+  }
+  function kept({ corrected, loose }: Record<string, unknown>) {
+    const copies = Number(corrected);
+    const without = Number(loose);
+    said = ['It is kept.']
+      .concat(
+        copies > 0 ? [`${copies} ${copies === 1 ? 'copy was' : 'copies were'} corrected around the answers.`] : []
+      )
+      .concat(
+        without > 0
+          ? [`On ${without} of them an answer has lost its question; it stands at the end, still its writer’s.`]
+          : []
+      )
+      .join(' ');
+  }
+</script>
+
+<p class="mb-4 max-w-prose">
+  Each student who begins gets a copy of this page with their name on it. They write where you put a place for an
+  answer; the rest stays as you wrote it.
+  {#if starter.copies > 0}
+    <b>{starter.copies} {starter.copies === 1 ? 'copy has' : 'copies have'} been begun.</b> What you change reaches them around
+    their answers, and takes none away.
+  {/if}
+</p>
+{#if problem}<Message kind="problem">{problem}</Message>{/if}
+{#if said}<Message kind="done">{said}</Message>{/if}
+<div class="rounded border border-base-300 bg-base-100">
+  {#if editor}
+    {@const writing = editor}
+    <div class="border-b border-base-300">
+      <Toolbar {editor} tools={PAGE_TOOLS} {turn} />
+      <Toolbar {editor} tools={PROMPT_TOOLS} {turn} label="What is asked">
+        {#snippet more()}
+          <button type="button" class="btn btn-ghost btn-sm" onclick={() => writer?.findQuestions(writing)}>
+            <SearchCheck size={16} strokeWidth={1.75} aria-hidden="true" /> Find the questions
+          </button>
+          <label class="btn btn-ghost btn-sm">
+            <FileInput size={16} strokeWidth={1.75} aria-hidden="true" /> Bring a document in
+            <input
+              type="file"
+              accept=".docx,.odt,.html,.htm,.md,.markdown,.txt"
+              class="sr-only"
+              onchange={({ currentTarget }) => {
+                const [file] = currentTarget.files ?? [];
+                if (file) void bringIn(file);
+                currentTarget.value = '';
+              }}
+            />
+          </label>
+        {/snippet}
+      </Toolbar>
+    </div>
+    <SelectedPart {editor} {turn} />
+    <PromptSettings {editor} {turn} />
+  {:else if !problem}<p class="p-4" role="status">Being opened …</p>{/if}
+  <div bind:this={place}></div>
+</div>
+<form
+  method="post"
+  action="?/keep"
+  class="mt-4 flex flex-wrap items-center gap-4"
+  use:enhance={told({
+    busy: (on) => (busy = on),
+    problem: (words) => ([problem, said] = [words, '']),
+    done: kept
+  })}
+>
+  <input type="hidden" name="text" value={text} />
+  <input type="hidden" name="known" value={starter.version} />
+  <button class="btn btn-primary" disabled={busy || !editor}>Keep the starter</button>
+  <p class="text-sm" role="status">
+    {asked.length === 0
+      ? 'It asks nothing yet.'
+      : `It asks: ${asked.slice(0, 6).join(' · ')}${asked.length > 6 ? ' …' : ''}`}
+  </p>
+</form>

@@ -1,0 +1,17 @@
+import type { Extensions } from '@tiptap/core';
+import { pageExtensions } from '$core/pages/extensions';
+import { Formula, FormulaBlock } from '$core/pages/nodes/formula';
+import { Choice, Entries, Entry } from '$core/pages/nodes/prompts';
+import { formulaView } from './formula-view';
+import { choiceView, entriesView, entryView } from './prompt-views';
+
+/** What a page may hold, with how those parts are shown that are more than text. @param base where its pictures lie */
+export const shownExtensions = (base: string): Extensions => pageExtensions(base).map((one) => SHOWN[one.name] ?? one);
+
+const SHOWN: Partial<Record<string, Extensions[number]>> = {
+  formula: Formula.extend({ addNodeView: () => formulaView(false) }),
+  formulaBlock: FormulaBlock.extend({ addNodeView: () => formulaView(true) }),
+  choice: Choice.extend({ addNodeView: () => choiceView }),
+  entries: Entries.extend({ addNodeView: () => entriesView }),
+  entry: Entry.extend({ addNodeView: () => entryView })
+};

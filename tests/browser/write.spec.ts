@@ -68,6 +68,7 @@ test('two windows and two browsers write on one page at once, one of them withou
   const elsewhere = await world.as('ilse');
   await elsewhere.goto(one.url());
   const third = await again(elsewhere);
+  await expect(third.text).toContainText('From the first window.');
   await elsewhere.context().setOffline(true);
   await third.text.pressSequentially(' On a boat without a line.');
   await expect(third.dialog.getByRole('status')).toContainText('Kept on this device');
@@ -114,7 +115,9 @@ test('a formula, a note, a picture and ticks stand on a page, and an earlier tim
   await world.sql(`update page_updates set at = at - interval '1 hour'`);
   await text.press('Control+A');
   await text.pressSequentially('All of it is gone');
-  await expect(dialog.getByRole('status').first()).toContainText('All of it is here');
+  await expect
+    .poll(() => world.sql(`select distinct date_trunc('hour', at) from page_updates`).then(({ length }) => length))
+    .toBe(2);
   await dialog.getByRole('button', { name: 'Earlier times' }).click();
   await dialog.getByLabel('As it was').selectOption({ index: 2 });
   await expect(dialog.getByRole('region', { name: 'What changed in The day it split.md' })).toContainText('Stress is');
@@ -123,4 +126,64 @@ test('a formula, a note, a picture and ticks stand on a page, and an earlier tim
   await expect(text.getByRole('img')).toBeVisible();
   await dialog.getByRole('button', { name: 'Undo' }).click();
   await expect(text).toContainText('All of it is gone');
+});
+
+test('a teacher makes a starter of a document, a student answers it in two sittings, and a correction comes around what they wrote', async ({
+  world
+}) => {
+  const robin = await world.as('robin');
+  await robin.goto(`${world.url}/search?q=Reading+log`);
+  await robin
+    .getByRole('main')
+    .getByRole('link', { name: /^Reading log, chapters four to seven/ })
+    .first()
+    .click();
+  await robin.getByRole('link', { name: /^Prepare a starter for/ }).click();
+  await robin.getByLabel('Bring a document in').setInputFiles({
+    name: 'log.md',
+    mimeType: 'text/markdown',
+    buffer: Buffer.from('# Reading log\n\nWhat did the keeper hide?\n\nWhich line would you keep?\n')
+  });
+  const starter = robin.getByRole('textbox', { name: /^Starter of/ });
+  await expect(starter).toContainText('Which line would you keep?');
+  await robin.getByRole('button', { name: 'Find the questions' }).click();
+  await starter.press('Control+End');
+  await robin.getByRole('button', { name: 'Numbered entries' }).click();
+  await robin.getByLabel('How many').fill('1');
+  await robin.getByLabel('How many').press('Tab');
+  await expectAccessible(robin);
+  await robin.getByRole('button', { name: 'Keep the starter' }).click();
+  await expect(robin.getByText('It is kept.')).toBeVisible();
+
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Reading log, chapters four to seven');
+  await ilse.getByRole('button', { name: /^Fill in the starter/ }).click();
+  await ilse.getByRole('button', { name: 'Take your copy of the starter' }).click();
+  const dialog = ilse.getByRole('dialog', { name: /Reading log/ });
+  const text = dialog.getByRole('textbox', { name: /Reading log/ });
+  await dialog.getByRole('button', { name: 'What did the keeper hide?' }).click();
+  await ilse.keyboard.type('The second logbook');
+  await expect(dialog.getByText('1 of 3 answered')).toBeVisible();
+  await text.press('Control+A');
+  await text.press('Delete');
+  await expect(dialog.getByText('What your teacher wrote stays as it is.')).toBeVisible();
+  await expect(text).toContainText('The second logbook');
+  await dialog.getByRole('button', { name: 'Add activity 1' }).click();
+  await dialog.getByLabel('hours').fill('2.5');
+  await expect(dialog.getByText('2 of 3 answered')).toBeVisible();
+  await expectAccessible(ilse);
+  await dialog.getByRole('button', { name: 'Close; every word is kept' }).click();
+  await expect(ilse.getByText('2 of 3 answered', { exact: true })).toBeVisible();
+  await expect(ilse.getByText(/open: Which line would you keep\?/)).toBeVisible();
+
+  await ilse.getByRole('button', { name: 'Go on writing' }).click();
+  await expect(text).toContainText('The second logbook');
+  await starter.getByText('Which line would you keep?').click();
+  await robin.keyboard.press('End');
+  await robin.keyboard.type(' Say why.');
+  await robin.getByRole('button', { name: 'Keep the starter' }).click();
+  await expect(robin.getByText('1 copy was corrected around the answers.')).toBeVisible();
+  await expect(text).toContainText('Say why.');
+  await expect(text).toContainText('The second logbook');
+  await expect(dialog.getByLabel('hours')).toHaveValue('2.5');
 });

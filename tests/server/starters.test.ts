@@ -148,7 +148,7 @@ describe('a copy of a starter', () => {
     await window.keep();
     await submitPacket(school.ilse, { assignmentId, key: key() });
     const [before] = (await readOwnPacket(await readAssignment(school.ilse, assignmentId))).rounds[0]?.pieces ?? [];
-    const others = await Promise.all(Array.from({ length: 39 }, (_, i) => person(`Student ${i}`)));
+    const others = await Promise.all(Array.from({ length: 39 }, (_, i) => person(`Student${i}`)));
     for (const other of others) await enrol(school.course.id, other.id, 'student');
     const copies = [];
     for (const [i, other] of others.entries()) {

@@ -2,7 +2,28 @@ import type { Editor, JSONContent } from '@tiptap/core';
 import { ListOrdered, ListTodo, SquarePen, UserPen } from '@lucide/svelte';
 import type { Tool } from '$ui/rich/tools';
 
-const put = (editor: Editor, node: () => JSONContent) => editor.chain().focus().insertContent(node()).run();
+/** Puts a question in where the cursor stands, behind the one in which it stands, and picks it. */
+function put(editor: Editor, node: () => JSONContent & { attrs: { id: string } }): boolean {
+  const { $to: place } = editor.state.selection;
+  const outer = Array.from({ length: place.depth }, (_, i) => i + 1).find((d) => PARTS.has(place.node(d).type.name));
+  const made = node();
+  const at = outer === undefined ? null : place.after(outer);
+  if (at === null) editor.chain().focus().insertContent(made).run();
+  else editor.chain().focus().insertContentAt(at, made).run();
+  let found = -1;
+  editor.state.doc.descendants(({ attrs }, pos) => {
+    if (attrs.id === made.attrs.id) found = pos;
+    return found < 0;
+  });
+  if (found < 0) return false;
+  return made.type === 'answer' || made.type === 'teachersPart'
+    ? editor
+        .chain()
+        .setTextSelection(found + 2)
+        .run()
+    : editor.chain().setNodeSelection(found).run();
+}
+const PARTS = new Set(['answer', 'choice', 'entries', 'teachersPart']);
 const id = () => Math.random().toString(36).slice(2, 10);
 const EMPTY = [{ type: 'paragraph' }];
 

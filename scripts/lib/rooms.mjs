@@ -7,18 +7,18 @@ import { dirname, join, relative, sep } from 'node:path';
  */
 export const ROOMS = {
   core: (
-    'time forms live people school search judging capture scans recordings materials lateness links mail pages pieces packets courses grades marking ' +
+    'time forms live people school search judging capture scans recordings materials lateness links mail pages questions pieces packets courses grades marking ' +
     'plan receipts rounds shelf threads assignments checks tidings refusals'
   ).split(' '),
   server: (
-    'db live mail auth people parsing parties tidings blobs pdf rich-text standins links reading pages materials pieces lines ' +
+    'db live mail auth people parsing parties tidings blobs pdf rich-text standins links reading questions pages materials pieces lines ' +
     'shelf packets receipts threads courses assignments checks rounds gathering uploads marking plan search sources school ' +
     'jobs backup parser'
   ).split(' '),
   ui: (
     'time forms primitives tables rich live workers capture scans recordings people plan school rubric links materials ' +
-    'threads tidings uploads pages ' +
-    'combine checks receipts shelf pieces packets courses rounds marking desk grades search shell assignments authoring'
+    'threads tidings uploads questions ' +
+    'combine checks receipts shelf pages pieces packets courses rounds marking desk grades search shell assignments authoring'
   ).split(' ')
 };
 

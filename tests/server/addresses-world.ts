@@ -82,6 +82,7 @@ export async function layAddresses(): Promise<{
     'school id': office.id,
     'school course': school.slug,
     'assignments piece': piece,
+    // A place of a starter or of questions, which no student opens.
     'assignments place': randomUUID(),
     'pieces id': piece,
     'submitted id': submitted

@@ -12,6 +12,8 @@ export interface DeliverableView {
   wants: Wants;
   /** Its teacher prepared a page for it, of which each student gets a copy. */
   starter?: boolean;
+  /** How many questions its teacher asks there, to be answered in place; 0 for none. */
+  questions?: number;
   /** What its naming pattern wants the reader's own piece to be called; null where there is none. */
   named?: string | null;
 }

@@ -4,7 +4,7 @@ import type { BlobFacts } from '../materials/facts';
 import type { Moment } from '../time/moment';
 
 /** A piece as it lies in a packet or a round. */
-export type PieceView = FilePiece | ScanPiece | RecordingPiece | PagePiece | LinkPiece;
+export type PieceView = FilePiece | ScanPiece | RecordingPiece | PagePiece | AnswersPiece | LinkPiece;
 
 export interface FilePiece extends BytesPiece {
   kind: 'file';
@@ -23,6 +23,11 @@ export interface RecordingPiece extends BytesPiece {
 /** A page that is written in its place. */
 export interface PagePiece extends BytesPiece {
   kind: 'page';
+}
+
+/** Answers to the questions of a place. */
+export interface AnswersPiece extends BytesPiece {
+  kind: 'answers';
 }
 
 interface AnyPiece {

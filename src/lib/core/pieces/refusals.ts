@@ -37,6 +37,9 @@ export const PIECE_REFUSALS = [
   'too-many-pictures',
   'no-text-inside',
   'starter-part',
+  'no-questions',
+  'not-an-answer',
+  'answers-time-over',
   'disk-full'
 ] as const;
 export type PieceRefusal = (typeof PIECE_REFUSALS)[number];
@@ -120,6 +123,11 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     'No text could be read in that file, so it was not added to the page. DOCX, ODT, HTML, Markdown and plain text can be read; the file itself is on your Shelf.',
   'starter-part':
     'What your teacher wrote on this page stays as it is, so that change was not added. Your answers are kept on this device: open the page again.',
+  'no-questions': 'Nothing is asked here any more, so no answers were added.',
+  'not-an-answer':
+    'That is no answer to this question, so it was not added. The question may have changed: open the answers again.',
+  'answers-time-over':
+    'The time for these questions is over, so that answer was not added. What you answered before is kept and can be submitted.',
   'looked-too-often':
     'Many pages were looked at for you in a short time, so this one was not, and a new link was not added. Wait ten minutes, then try again.'
 };

@@ -1,3 +1,4 @@
+import { answers } from './answers';
 import { file } from './file';
 import type { PieceKind } from './kinds';
 import { link } from './link';
@@ -13,7 +14,8 @@ const MODULES: { [K in PieceKind]: PieceModule<Extract<PieceView, { kind: K }>> 
   link,
   scan,
   recording,
-  page
+  page,
+  answers
 };
 
 /** The module of a kind. Its functions take pieces of that kind alone; TypeScript cannot follow that through the lookup. */

@@ -25,11 +25,14 @@ export const DeliverableRow = z.object({
   ask: z.string(),
   optional: z.boolean(),
   wants: Wants,
-  starter: z.boolean()
+  starter: z.boolean(),
+  questions: z.number()
 });
 
 /** The query of it. @param assignment the SQL of the assignment's id */
 export const deliverablesOf = (assignment: string) => `
   select d.id, d.title, d.ask, d.optional, d.wants,
-    exists (select 1 from starters s where s.deliverable_id = d.id) as starter from deliverables d
+    exists (select 1 from starters s where s.deliverable_id = d.id) as starter,
+    coalesce((select jsonb_array_length(q.questions) from question_sets q where q.deliverable_id = d.id), 0) as questions
+  from deliverables d
   where d.assignment_id = ${assignment} order by d.position`;

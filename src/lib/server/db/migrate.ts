@@ -26,6 +26,7 @@ import * as sentAlong from './migrations/0022-sent-along';
 import * as pages from './migrations/0023-pages';
 import * as mergedPages from './migrations/0024-merged-pages';
 import * as starters from './migrations/0025-starters';
+import * as questions from './migrations/0026-questions';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -53,7 +54,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0022-sent-along', ...sentAlong },
   { name: '0023-pages', ...pages },
   { name: '0024-merged-pages', ...mergedPages },
-  { name: '0025-starters', ...starters }
+  { name: '0025-starters', ...starters },
+  { name: '0026-questions', ...questions }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -37,9 +37,12 @@ export async function findPiece(person: Actor, from: PieceShelf, id: string): Pr
     },
     picture: link?.picture ? { ...link.picture, name: 'page.webp' } : null,
     captions: captions && { ...captions, name: 'captions.vtt' },
-    ...(kind === 'page' && { set: setAs(row.wants ?? {}) })
+    ...(WRITTEN.has(kind) && { set: setAs(row.wants ?? {}) })
   };
 }
+
+/** Kinds that are written down as pages, and travel as such. */
+const WRITTEN: ReadonlySet<string> = new Set(['page', 'answers']);
 
 const Blob = z.object({ sha256: z.string(), size: z.number(), mediaType: z.string() });
 const Link = z.object({

@@ -127,6 +127,7 @@ const PieceRow = z.discriminatedUnion('kind', [
   OfBytes.extend({ kind: z.literal('scan') }),
   OfBytes.extend({ kind: z.literal('recording') }),
   OfBytes.extend({ kind: z.literal('page') }),
+  OfBytes.extend({ kind: z.literal('answers') }),
   z.object({
     ...Any,
     kind: z.literal('link'),

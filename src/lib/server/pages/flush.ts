@@ -8,10 +8,11 @@ import { registerBlob } from '../blobs/register';
 import { BlobRefused, type StoredBlob } from '../blobs/store';
 import { storeText } from '../blobs/store-text';
 import { execute, select, type Tx } from '../db/connection';
+import { answersText } from '../questions/answers';
 import { findDraft, openDraft } from './draft';
 
 /**
- * Makes the bytes of a page of what was written on it since they were last made, and the same on the Shelf. A version of the file
+ * Makes the bytes of a page, or of answers, of what was written on it since they were last made, and the same on the Shelf. A version of the file
  * on the Shelf is written on until a round holds it. Under the packet's lock.
  *
  * @returns null where they say the same already, or where there is no room for them: then what was written stays where it is
@@ -28,15 +29,16 @@ export async function flushPages(packetId: string, now: Moment, tx: Tx): Promise
 }
 
 async function flush(page: Written, now: Moment, tx: Tx): Promise<StoredBlob | null> {
-  const { id, fileId, file, version, held } = page;
-  const written = pageOf(await openDraft(await findDraft(id, tx), tx));
-  const blob = await storeText(toMarkdown(written) || '\n', 'text/markdown').catch((error: unknown) => {
+  const { id, kind, fileId, file, version, held } = page;
+  const written = kind === 'answers' ? null : pageOf(await openDraft(await findDraft(id, tx), tx));
+  const text = written === null ? await answersText(id, tx) : toMarkdown(written);
+  const blob = await storeText(text || '\n', 'text/markdown').catch((error: unknown) => {
     if (error instanceof BlobRefused) return null;
     throw error;
   });
   if (blob === null) return null;
   await registerBlob(blob, tx);
-  await layPictures(id, blob, picturesOf(written), tx);
+  if (written) await layPictures(id, blob, picturesOf(written), tx);
   const at = new Date(now);
   const next = held && blob.sha256 !== page.sha256 ? version + 1 : version;
   // Its file on the Shelf goes along, where nothing else was put in its place there.
@@ -50,7 +52,7 @@ async function flush(page: Written, now: Moment, tx: Tx): Promise<StoredBlob | n
     [id, blob.sha256, follows ? next : page.pieceVersion],
     tx
   );
-  await execute('update page_drafts set flushed = true where piece_id = $1', [id], tx);
+  await execute(FLUSHED[written ? 'page' : 'answers'], [id], tx);
   return blob;
 }
 
@@ -60,8 +62,13 @@ async function layPictures(pieceId: string, { sha256 }: StoredBlob, names: reado
   if (pictures.length > 0) await execute(LAY, [sha256, pieceId, pictures], tx);
 }
 
+const FLUSHED = {
+  page: 'update page_drafts set flushed = true where piece_id = $1',
+  answers: 'update answer_drafts set flushed = true where piece_id = $1'
+};
 const Written = z.object({
   id: z.string(),
+  kind: z.string(),
   sha256: z.string(),
   pieceVersion: z.number().nullable(),
   fileId: z.string().nullable(),
@@ -73,10 +80,12 @@ const Written = z.object({
 });
 type Written = z.infer<typeof Written>;
 const WRITTEN = `
-  select p.id, p.sha256, p.shelf_version as "pieceVersion", f.id as "fileId", f.sha256 as file,
+  select p.id, p.kind, p.sha256, p.shelf_version as "pieceVersion", f.id as "fileId", f.sha256 as file,
     coalesce(f.version, 0) as version, exists (select 1 from round_pieces r where r.sha256 = p.sha256) as held
-  from page_drafts d join pieces p on p.id = d.piece_id left join shelf_files f on f.id = p.shelf_file_id
-  where not d.flushed`;
+  from (select piece_id from page_drafts where not flushed union all
+    select piece_id from answer_drafts where not flushed) d
+  join pieces p on p.id = d.piece_id left join shelf_files f on f.id = p.shelf_file_id
+  where true`;
 const VERSION = `
   insert into shelf_versions (file_id, no, sha256, at) values ($1, $2, $3, $4)
   on conflict (file_id, no) do update set sha256 = excluded.sha256, at = excluded.at`;

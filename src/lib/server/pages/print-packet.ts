@@ -52,8 +52,9 @@ const Unprinted = z.object({
 type Unprinted = z.infer<typeof Unprinted>;
 const UNPRINTED = `
   select i.id, i.packet_id as "packetId", d.wants, coalesce(f.flushed, true) as flushed
-  from packets p join pieces i on i.packet_id = p.id and i.kind = 'page'
-  left join deliverables d on d.id = i.deliverable_id left join page_drafts f on f.piece_id = i.id
+  from packets p join pieces i on i.packet_id = p.id and i.kind in ('page', 'answers')
+  left join deliverables d on d.id = i.deliverable_id left join (
+    select piece_id, flushed from page_drafts union all select piece_id, flushed from answer_drafts) f on f.piece_id = i.id
   where p.assignment_id = $2 and p.party_id = ${partyOn('$1::uuid', '$2::uuid')} and (i.printed is null or not f.flushed)`;
 const Page = z.object({ name: z.string(), sha256: z.string(), size: z.number(), mediaType: z.string() });
 const PAGE = `

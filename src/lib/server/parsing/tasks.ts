@@ -7,7 +7,7 @@ import type { Reading } from '$core/materials/reading';
 import type { ReceiptSheet } from '$core/receipts/sheet';
 import type { Caption } from '$core/recordings/captions';
 import type { Passage } from '$core/recordings/passages';
-import type { Brought } from '../pages/bring/read-text';
+import type { Brought } from '$core/pages/brought';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { execute, select, type Tx } from '../db/connection';
+import { select, type Tx } from '../db/connection';
+import { countRound } from '../questions/count-round';
 import { serverPiece } from './registry';
 
 /**
@@ -14,7 +15,10 @@ export async function freezePieces(packetId: string, round: number, tx: Tx): Pro
   );
   const made = frozen.filter(({ blob }) => blob !== null);
   const bind = [made.map(({ id }) => id), made.map(({ blob }) => blob?.sha256)];
-  await execute(FREEZE, [packetId, round, ...bind], tx);
+  const laid = await select(Laid, FREEZE, [packetId, round, ...bind], tx);
+  // What a machine can count is counted with what is asked at this moment.
+  for (const { id, kind, deliverableId } of laid)
+    if (kind === 'answers') await countRound({ id, packetId, deliverableId }, tx);
 }
 
 const Kept = z.object({
@@ -34,4 +38,6 @@ const FREEZE = `
       captions_sha256, printed)
   select p.packet_id, $2, p.deliverable_id, p.kind, p.name, p.note, coalesce(p.sha256, f.sha256), p.position, p.url,
     p.look_id, p.knowingly, p.captions, p.captions_sha256, p.printed
-  from pieces p left join unnest($3::uuid[], $4::text[]) as f(id, sha256) on f.id = p.id where p.packet_id = $1`;
+  from pieces p left join unnest($3::uuid[], $4::text[]) as f(id, sha256) on f.id = p.id where p.packet_id = $1
+  returning id, kind, deliverable_id as "deliverableId"`;
+const Laid = z.object({ id: z.string(), kind: z.string(), deliverableId: z.string().nullable() });

@@ -12,6 +12,9 @@ export const page: ServerPiece = {
   lookAt: async ({ file }) => file && shown(file)
 };
 
+/** Answers are written down as a page. */
+export const answers: ServerPiece = { ...page, candidate: bytes('answers').candidate };
+
 async function shown(file: NonNullable<Found['file']>): Promise<Preview> {
   try {
     return { kind: 'written', html: await parseApart('page-html', { path: await soundPath(file) }) };

@@ -1,7 +1,7 @@
 import type { PieceKind } from '$core/pieces/kinds';
 import { bytes } from './bytes';
 import { link } from './link';
-import { page } from './page';
+import { answers, page } from './page';
 import type { ServerPiece } from './module';
 
 const MODULES: Record<PieceKind, ServerPiece> = {
@@ -9,6 +9,7 @@ const MODULES: Record<PieceKind, ServerPiece> = {
   scan: bytes('scan'),
   recording: bytes('recording'),
   page,
+  answers,
   link
 };
 

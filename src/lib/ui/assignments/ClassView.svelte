@@ -23,7 +23,7 @@
     };
     briefHtml: string;
     teachers: readonly string[];
-    deliverables: ReadonlyArray<{ id: string; title: string; starter?: boolean }>;
+    deliverables: ReadonlyArray<{ id: string; title: string; starter?: boolean; questions?: number }>;
     class: { lines: ClassLine[]; now: number };
     guidance: GuidanceView;
     /** The student whose aside is open. */
@@ -54,9 +54,12 @@
   </div>
   <div class="mb-6 flex flex-wrap gap-3">
     <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/edit">Change this assignment</a>
-    {#each deliverables as { id, title, starter } (id)}
+    {#each deliverables as { id, title, starter, questions } (id)}
       <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/starters/{id}"
         >{starter ? 'Starter of' : 'Prepare a starter for'} {title}</a
+      >
+      <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/questions/{id}"
+        >{questions ? `${questions} questions of` : 'Ask questions in'} {title}</a
       >
     {/each}
     <details class="open:basis-full">

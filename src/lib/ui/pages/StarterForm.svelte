@@ -11,6 +11,7 @@
   import { PROMPT_TOOLS } from './prompt-tools';
   import SelectedPart from './SelectedPart.svelte';
   import { sendText } from './send';
+  import type * as Writer from './starter-editor';
 
   interface Props {
     starter: { place: string; version: number; text: string; copies: number };
@@ -20,7 +21,7 @@
 
   let place = $state<HTMLDivElement>();
   let editor = $state.raw<Editor | null>(null);
-  let writer: typeof import('./starter-editor') | null = null;
+  let writer: typeof Writer | null = null;
   let turn = $state(0);
   let text = $state('');
   let asked = $state.raw<string[]>([]);

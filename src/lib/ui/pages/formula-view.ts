@@ -1,4 +1,5 @@
 import type { NodeViewRenderer } from '@tiptap/core';
+import type * as Formulas from '$ui/questions/formulas';
 
 /** Shows a formula as it is printed; its TeX where it cannot be read. What draws formulas is fetched with the first of them. */
 export const formulaView =
@@ -29,5 +30,5 @@ export const formulaView =
     };
   };
 
-let fetched: Promise<typeof import('./draw-formula')> | null = null;
-const drawFormulas = () => (fetched ??= import('./draw-formula'));
+let fetched: Promise<typeof Formulas> | null = null;
+const drawFormulas = () => (fetched ??= import('$ui/questions/formulas'));

@@ -37,7 +37,7 @@ export class WrittenPage {
   #seq = 0;
   /** What was written here and is at the server not yet. */
   #pending: Uint8Array | null = null;
-  #left = new Map<string, Writing>();
+  #left: ReadonlyMap<string, Writing> | null = null;
   #timer: ReturnType<typeof setTimeout> | null = null;
   #under: Promise<void> = Promise.resolve();
 
@@ -145,8 +145,8 @@ export class WrittenPage {
 
   #kept(page: News): void {
     this.#take(page);
-    this.kept.letGoOf(this.#left);
-    this.#left = new Map();
+    if (this.#left) this.kept.letGoOf(this.#left);
+    this.#left = null;
     if (this.#pending === null) return this.kept.letGo();
     // Something was written while this was on its way.
     this.#remember();

@@ -1,7 +1,8 @@
 import type { Component } from 'svelte';
-import { FileText, Link, Mic, PenLine, ScanText } from '@lucide/svelte';
+import { FileText, Link, ListChecks, Mic, PenLine, ScanText } from '@lucide/svelte';
 import type { PieceKind } from '$core/pieces/kinds';
 import type { PieceView } from '$core/pieces/piece';
+import AnswersAbout from './AnswersAbout.svelte';
 import BytesAbout from './BytesAbout.svelte';
 import BytesHead from './BytesHead.svelte';
 import LinkAbout from './LinkAbout.svelte';
@@ -30,6 +31,7 @@ const ROWS: Record<PieceKind, Row> = {
   file: { icon: FileText, head: BytesHead, about: BytesAbout },
   scan: { icon: ScanText, head: BytesHead, about: BytesAbout },
   recording: { icon: Mic, head: BytesHead, about: RecordingAbout },
+  answers: { icon: ListChecks, head: BytesHead, about: AnswersAbout },
   page: { icon: PenLine, head: BytesHead, about: PageAbout },
   link: { icon: Link, head: LinkHead, about: LinkAbout }
 };

@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { Combine, Library, Link, Mic, PenLine, ScanText } from '@lucide/svelte';
+import { Combine, Library, Link, ListChecks, Mic, PenLine, ScanText } from '@lucide/svelte';
 import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
 import { PAGE_FORMS } from '$core/pieces/page';
@@ -37,6 +37,14 @@ export interface Way {
 const into = (title: string) => `into ${title}`;
 
 export const WAYS: readonly Way[] = [
+  {
+    key: 'answer',
+    icon: ListChecks,
+    label: 'Answer the questions',
+    said: into,
+    offered: ({ place, full }) => !full && (place.questions ?? 0) > 0,
+    panel: () => import('./ways/AnswerIt.svelte')
+  },
   {
     key: 'shelf',
     icon: Library,

@@ -3,6 +3,7 @@ import { wordsOfRefusal, type RefusalCode } from '$core/refusals/registry';
 import type { Actor } from '$core/people/policy';
 import { config } from '$server/config';
 import { addLink as addLinkTo } from '$server/gathering/attach-link';
+import { beginAnswers } from '$server/gathering/answer-questions';
 import { beginPage } from '$server/gathering/write-page';
 import { receiveFiles } from '$server/gathering/receive-files';
 import { takeFromShelf } from '$server/gathering/take-from-shelf';
@@ -75,6 +76,18 @@ export const gatherActions = {
     PageForm,
     (person, { deliverable, key, name }, { params }: RequestEvent) =>
       beginPage(person, {
+        assignmentId: params.id,
+        deliverableId: deliverable,
+        name,
+        key: `${key} ${name}`.slice(0, 60)
+      }),
+    { then: ({ pieceId }) => ({ done: true as const, began: pieceId }) }
+  ),
+  /** Begins to answer what is asked in a place. */
+  beginAnswers: action(
+    PageForm.extend({ deliverable: z.uuid() }),
+    (person, { deliverable, key, name }, { params }: RequestEvent) =>
+      beginAnswers(person, {
         assignmentId: params.id,
         deliverableId: deliverable,
         name,

@@ -4,18 +4,12 @@ import { MOST_UNPACKED } from '$core/materials/facts';
 import { previewKind } from '$core/materials/preview';
 import { endingOf } from '$core/materials/file-kinds';
 import { LONGEST_PAGE } from '$core/pages/bounds';
+import type { Brought } from '$core/pages/brought';
 import { unpacksWithin } from '../../blobs/archive';
 import { TooCostly } from '../../parsing/limits';
 import type { FileOnDisk } from '../../parsing/tasks';
 import { cleanPage } from './clean';
 import { openDocumentHtml } from './open-document';
-
-/** A text that is brought into a page: HTML of what a page can hold, or Markdown. Pictures stand in it by their number. */
-export interface Brought {
-  html: string | null;
-  markdown: string | null;
-  pictures: Uint8Array[];
-}
 
 /** Larger documents are not taken apart: their pictures would be held in memory. */
 const LARGEST = 40_000_000;

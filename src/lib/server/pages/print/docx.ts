@@ -101,40 +101,16 @@ class Writer {
 
   private async block(node: JSONContent, around: Partial<IParagraphOptions>): Promise<Block[]> {
     const children = node.content ?? [];
+    if (LISTS.has(node.type ?? '')) return this.list(node, 0);
     switch (node.type) {
       case 'paragraph':
         return [new Paragraph({ ...around, children: this.inlines(children) })];
-      case 'heading': {
-        const level = Math.min(4, Math.max(1, Number(node.attrs?.level) || 1));
-        return [
-          new Paragraph({
-            ...around,
-            heading: HeadingLevel[`HEADING_${level as 1 | 2 | 3 | 4}`],
-            children: this.inlines(children)
-          })
-        ];
-      }
-      case 'bulletList':
-      case 'orderedList':
-      case 'taskList':
-        return this.list(node, 0);
-      case 'blockquote': {
-        const bar = { style: BorderStyle.SINGLE, size: 12, space: 8, color: '888888' };
-        return this.blocks(children, { ...around, indent: { left: 400 }, border: { left: bar } });
-      }
+      case 'heading':
+        return [this.heading(node, around)];
+      case 'blockquote':
+        return this.quoted(children, around);
       case 'codeBlock':
-        return children
-          .map((child) => child.text ?? '')
-          .join('')
-          .split('\n')
-          .map(
-            (text) =>
-              new Paragraph({
-                ...around,
-                spacing: { after: 0 },
-                children: [new TextRun({ text, font: 'Courier New', size: 19 })]
-              })
-          );
+        return codeLines(children, around);
       case 'table':
         return [await this.table(children)];
       case 'image':
@@ -148,6 +124,20 @@ class Writer {
       default:
         return this.blocks(children, around);
     }
+  }
+
+  private heading(node: JSONContent, around: Partial<IParagraphOptions>): Paragraph {
+    const level = Math.min(4, Math.max(1, Number(node.attrs?.level) || 1)) as 1 | 2 | 3 | 4;
+    return new Paragraph({
+      ...around,
+      heading: HeadingLevel[`HEADING_${level}`],
+      children: this.inlines(node.content ?? [])
+    });
+  }
+
+  private quoted(children: readonly JSONContent[], around: Partial<IParagraphOptions>): Promise<Block[]> {
+    const bar = { style: BorderStyle.SINGLE, size: 12, space: 8, color: '888888' };
+    return this.blocks(children, { ...around, indent: { left: 400 }, border: { left: bar } });
   }
 
   private async list(node: JSONContent, level: number): Promise<Block[]> {
@@ -247,6 +237,18 @@ class Writer {
       return [new TextRun(tex)];
     }
   }
+}
+
+function codeLines(children: readonly JSONContent[], around: Partial<IParagraphOptions>): Paragraph[] {
+  const text = children.map((child) => child.text ?? '').join('');
+  return text.split('\n').map(
+    (line) =>
+      new Paragraph({
+        ...around,
+        spacing: { after: 0 },
+        children: [new TextRun({ text: line, font: 'Courier New', size: 19 })]
+      })
+  );
 }
 
 const LISTS = new Set(['bulletList', 'orderedList', 'taskList']);

@@ -69,16 +69,13 @@ class Printer {
     const { sheets } = this;
     const width = TEXT_WIDTH - indent;
     const children = node.content ?? [];
+    if (LISTS.has(node.type ?? '')) return this.list(node, indent);
     switch (node.type) {
       case 'paragraph':
         await sheets.write(await sheets.set(this.inlines(children), width), indent);
         return sheets.space(6);
       case 'heading':
         return this.heading(node, indent);
-      case 'bulletList':
-      case 'orderedList':
-      case 'taskList':
-        return this.list(node, indent);
       case 'blockquote':
         sheets.rules.push(indent + 2);
         await this.blocks(children, indent + INDENT);
@@ -89,11 +86,8 @@ class Printer {
         return this.table(children, indent);
       case 'image':
         return this.image(node, indent);
-      case 'formulaBlock': {
-        const box = formulaBox(String(node.attrs?.tex ?? ''), SIZE + 1, true, INK);
-        if (box) await sheets.write([[{ width: box.width, bare: box.width, inline: { box } }]], 0, true);
-        return sheets.space(8);
-      }
+      case 'formulaBlock':
+        return this.formula(node);
       case 'horizontalRule':
         return sheets.rule();
       case 'pageBreak':
@@ -102,6 +96,12 @@ class Printer {
       default:
         return this.blocks(children, indent);
     }
+  }
+
+  private async formula({ attrs }: JSONContent): Promise<void> {
+    const box = formulaBox(String(attrs?.tex ?? ''), SIZE + 1, true, INK);
+    if (box) await this.sheets.write([[{ width: box.width, bare: box.width, inline: { box } }]], 0, true);
+    this.sheets.space(8);
   }
 
   private async heading(node: JSONContent, indent: number): Promise<void> {
@@ -240,3 +240,5 @@ class Printer {
     return { text, face: faceOf(this.sheets.family, bold, italic), size };
   }
 }
+
+const LISTS = new Set(['bulletList', 'orderedList', 'taskList']);

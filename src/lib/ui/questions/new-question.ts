@@ -1,0 +1,40 @@
+import type { Question } from '$core/questions/question';
+
+export const QUESTION_KINDS: ReadonlyArray<{ kind: Question['kind']; label: string }> = [
+  { kind: 'choice', label: 'Choice' },
+  { kind: 'text', label: 'Words' },
+  { kind: 'number', label: 'Number' },
+  { kind: 'match', label: 'Pairs' },
+  { kind: 'order', label: 'Order' }
+];
+
+/** A question as it begins: its teacher fills in the rest. */
+export function newQuestion(kind: Question['kind']): Question {
+  const base = { id: id(), text: '', points: '1', optional: false };
+  switch (kind) {
+    case 'choice':
+      return { ...base, kind, options: [option(''), option('')], several: false, key: [] };
+    case 'text':
+      return { ...base, kind, long: false, key: [] };
+    case 'number':
+      return { ...base, kind, unit: '', key: null, tolerance: '0' };
+    case 'match': {
+      const [left, right] = [
+        [option(''), option('')],
+        [option(''), option('')]
+      ];
+      return {
+        ...base,
+        kind,
+        left,
+        right,
+        key: Object.fromEntries(left.map((one, i) => [one.id, right[i]?.id ?? '']))
+      };
+    }
+    case 'order':
+      return { ...base, kind, items: [option(''), option('')], counted: true };
+  }
+}
+
+export const option = (text: string) => ({ id: id(), text });
+const id = () => Math.random().toString(36).slice(2, 10);

@@ -11,6 +11,8 @@ import { hostileFilesBench } from './hostile-files';
 import { idle } from './idle';
 import { liveFanout } from './live-fanout';
 import { longLists } from './long-lists';
+import { pageEditor } from './page-editor';
+import { pageSave } from './page-save';
 import { queriesPerPage } from './queries-per-page';
 import { scanCorners, scanLegible } from './scan';
 import { onStage, type Result, type Stage } from './stage';
@@ -43,7 +45,9 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'scan-legible': scanLegible,
   'scan-12mp': scan12mp,
   'recording-loss': recordingLoss,
-  'talk-there': talkThere
+  'talk-there': talkThere,
+  'page-save': pageSave,
+  'page-editor': pageEditor
 };
 
 const RESULTS = 'bench/results.json';

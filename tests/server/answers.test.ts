@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { Question } from '$core/questions/question';
+import type { Answers, Question } from '$core/questions/question';
 import { keepQuestions, openQuestions } from '$server/assignments/questions';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { blobPath } from '$server/blobs/store';
@@ -128,7 +128,8 @@ describe('answers', () => {
   it('are refused where they are none of the question’s, or not theirs', async () => {
     await set();
     const piece = await begun();
-    for (const answers of [{ q1: ['other'] }, { q1: 'b' }, { nothing: 'x' }, { q2: { a: 'b' } }])
+    const none: Answers[] = [{ q1: ['other'] }, { q1: 'b' }, { nothing: 'x' }, { q2: { a: 'b' } }];
+    for (const answers of none)
       expect(await keepAnswers(school.ilse, { ...piece, answers, over: false })).toEqual({
         ok: false,
         why: 'not-an-answer'

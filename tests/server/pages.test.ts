@@ -77,6 +77,30 @@ describe('a page', () => {
     expect(files.find(({ name }) => name === 'Two windows.md')?.version).toBe(1);
   });
 
+  it('is kept in one go while nothing else happens, and asked in full as soon as something does', async () => {
+    const page = await begun('Quick');
+    const [window, other] = [await openWindow(school.ilse, page), await openWindow(school.ilse, page)];
+    for (const word of ['one', 'two', 'three']) {
+      window.write(word);
+      expect(await window.keep()).toMatchObject({ ok: true });
+    }
+    other.write('between');
+    await other.keep();
+    window.write('four');
+    expect(await window.keep()).toMatchObject({ ok: true, page: { seq: 5 } });
+    expect(await textOf(school.ilse, page)).toMatch(/^(?=[^]*one)(?=[^]*between)(?=[^]*four)/);
+    await submitPacket(school.ilse, { assignmentId: page.assignmentId, key: key() });
+    window.write('while it is with the teacher');
+    expect(await window.keep()).toMatchObject({ ok: false });
+    expect(await textOf(school.ilse, page)).not.toContain('with the teacher');
+    const script = new XmlElement('script');
+    await revise(school.ilse, page);
+    window.write('again');
+    await window.keep();
+    window.put(script);
+    expect(await window.keep()).toEqual({ ok: false, why: 'page-unreadable' });
+  });
+
   it('takes a writing twice and has it once', async () => {
     const page = await begun('Twice');
     const window = await openWindow(school.ilse, page);
@@ -202,7 +226,7 @@ describe('what is sent for a page', () => {
       school.teodor.id
     ]);
     window.write('in his name');
-    expect(await window.keep()).toEqual({ ok: false, why: 'written-by-another' });
+    expect(await window.keep(true)).toEqual({ ok: false, why: 'written-by-another' });
   });
 });
 

@@ -8,6 +8,7 @@ import { MINUTE, type Moment } from '$core/time/moment';
 import { ms, select } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
 import { findDraft } from '../pages/draft';
+import { unpacked } from '../pages/packed';
 import { arranging, type OnePiece } from './arranging';
 
 /** Earlier times that are offered of one page: the latest ones. */
@@ -37,7 +38,7 @@ export async function pageAt(
   return arranging(person, input, async (_, { tx }) => {
     const rows = await select(Written, UNTIL, [input.pieceId, new Date(at + MINUTE)], tx);
     if (rows.length === 0) throw new NotHere('This page');
-    return { ok: true, text: toMarkdown(pageOf(merged(rows.map(({ written }) => written)))) };
+    return { ok: true, text: toMarkdown(pageOf(merged(rows.map(({ written }) => unpacked(written))))) };
   });
 }
 

@@ -5,6 +5,7 @@ import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { starterText } from '../assignments/starter';
+import { clock } from '../clock';
 import { inspectBlob } from '../blobs/inspect';
 import { storeText } from '../blobs/store-text';
 import { Piece } from '../db/models/packets';
@@ -13,6 +14,7 @@ import { withPacket } from '../packets/open-packet';
 import { findDraft, writtenSince } from '../pages/draft';
 import { flushPage } from '../pages/flush';
 import { printPages } from '../pages/print-packet';
+import { keepQuickly } from '../pages/keep-quickly';
 import { takeWriting } from '../pages/take-writing';
 import { publish } from '../live/publish';
 import { arranging, type OnePiece } from './arranging';
@@ -89,6 +91,12 @@ export async function keepPage(
   person: Actor,
   { began, since, update, over, ...input }: Written
 ): Promise<Outcome<{ page: WhatIsNew }, Refusal | PieceRefusal>> {
+  if (update && !over) {
+    const now = clock.now();
+    const quick = await keepQuickly(person, { pieceId: input.pieceId, began, since, update }, now);
+    if (typeof quick === 'string') return { ok: false, why: quick };
+    if (quick) return { ok: true, page: { began, seq: quick.seq, at: now, updates: [] } };
+  }
   const kept = await arranging(person, input, async (_, packet) => {
     const { now, tx } = packet;
     const draft = await findDraft(input.pieceId, tx);
@@ -101,10 +109,12 @@ export async function keepPage(
     if (blob) await publish({ what: 'pieces-arranged', packet }, tx);
     if (taken) await publish({ what: 'written', packet, pieceId: input.pieceId, seq }, tx);
     const at = taken ? now : draft.at;
-    return { ok: true, blob, committed: taken?.committed, page: { began, seq, at, updates: others } };
+    const { id: packetId, seq: packetSeq, custody, members } = packet;
+    const grant = { personId: person.id, packetId, packetSeq, custody, members, at: now };
+    return { ok: true, blob, committed: () => taken?.committed(grant), page: { began, seq, at, updates: others } };
   });
   if (!kept.ok) return kept;
-  kept.committed?.();
+  kept.committed();
   if (kept.blob) {
     await inspectBlob(kept.blob);
     // What a submit waits for is there before anybody submits.

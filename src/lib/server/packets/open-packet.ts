@@ -27,6 +27,8 @@ export interface OpenPacket {
   /** Whose seal or wish time acts on. */
   wisher: string;
   custody: Custody;
+  /** How many events its log has. */
+  readonly seq: number;
   now: Moment;
   tx: Tx;
   /**
@@ -114,6 +116,9 @@ function openLocked(
     facts,
     person,
     custody: fold(termsOf(facts), log),
+    get seq() {
+      return row.lastSeq;
+    },
     members: row.members,
     wisher: wisher(log) ?? person.id,
     now: clock.now(),

@@ -9,6 +9,7 @@ import type { Moment } from '$core/time/moment';
 import { soundPath } from '../blobs/sound';
 import { ms, select, type Tx } from '../db/connection';
 import { NotHere } from '../outcome';
+import { unpacked } from './packed';
 
 /** A page as it is written: where it stands, without its text. */
 export interface Draft {
@@ -62,12 +63,12 @@ export async function beginningOf(draft: Draft): Promise<Update> {
 
 async function wholeOf(draft: Draft, tx: Tx): Promise<Update> {
   const [row] = await select(State, 'select state from page_drafts where piece_id = $1', [draft.pieceId], tx);
-  return row?.state ?? beginningOf(draft);
+  return row?.state ? unpacked(row.state) : beginningOf(draft);
 }
 
 async function updatesAfter(pieceId: string, seq: number, tx: Tx): Promise<Update[]> {
   const rows = await select(Written, AFTER, [pieceId, seq], tx);
-  return rows.map(({ written }) => written);
+  return rows.map(({ written }) => unpacked(written));
 }
 
 const hashOf = (text: string) => createHash('sha256').update(text).digest('hex');

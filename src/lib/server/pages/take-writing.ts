@@ -8,12 +8,13 @@ import { unsound } from '$core/pages/sound';
 import type { Moment } from '$core/time/moment';
 import { execute, select, type Tx } from '../db/connection';
 import { beginningOf, openDraft, type Draft } from './draft';
-import { giveBack, lend } from './open-pages';
+import { giveBack, lendAt, type Grant } from './open-pages';
+import { packed, unpacked } from './packed';
 
 /** Writings that are kept one by one before the page is made whole again. */
-const SINGLE = 50;
+export const SINGLE = 50;
 /** Bytes of single writings, up to which the page can be seen as it was at any earlier time. */
-const HEAVIEST = 12_000_000;
+export const HEAVIEST = 12_000_000;
 /** Windows that ever wrote on one page. */
 const MOST_WRITERS = 2000;
 
@@ -31,9 +32,9 @@ export async function takeWriting(
   draft: Draft,
   { update, by, now, free = false }: { update: Update; by: string; now: Moment; free?: boolean },
   tx: Tx
-): Promise<{ seq: number; committed: () => void } | NotWritten> {
-  const doc = lend(draft) ?? (await openDraft(draft, tx));
-  const windows = writersIn(update, decodeStateVector(encodeStateVector(doc)));
+): Promise<{ seq: number; committed: (grant: Grant | null) => void } | NotWritten> {
+  const doc = lendAt(draft) ?? (await openDraft(draft, tx));
+  const windows = windowsIn(doc, update);
   if (windows === null) return 'page-unreadable';
   const writers = theirs(draft.writers, windows, by);
   if (writers === null) return 'written-by-another';
@@ -44,8 +45,14 @@ export async function takeWriting(
   const whole = full ? encodeStateAsUpdate(doc) : null;
   if (whole && whole.length > LARGEST_STATE) return 'page-too-long';
   await keep(draft, { update, by, now, seq, writers, whole }, tx);
-  return { seq, committed: () => giveBack({ ...draft, seq }, doc) };
+  const weight = whole ? draft.weight : draft.weight + update.length;
+  const kept = { ...draft, seq, weight, writers, at: now, text: null, wholeTo: whole ? seq : draft.wholeTo };
+  return { seq, committed: (grant) => giveBack({ draft: kept, doc, grant }) };
 }
+
+/** The windows that something written comes from; null where it cannot be read. */
+export const windowsIn = (doc: Doc, update: Update): number[] | null =>
+  writersIn(update, decodeStateVector(encodeStateVector(doc)));
 
 /** Whose each window is, with those that write now; null where one of them is somebody else's. */
 function theirs(known: Record<string, string>, windows: readonly number[], by: string): Record<string, string> | null {
@@ -57,7 +64,7 @@ function theirs(known: Record<string, string>, windows: readonly number[], by: s
 }
 
 /** What is wrong with the page that would come of it. */
-function applied(doc: Doc, update: Update, guarded: boolean): NotWritten | null {
+export function applied(doc: Doc, update: Update, guarded: boolean): NotWritten | null {
   try {
     const before = guarded ? pageOf(doc) : null;
     applyUpdate(doc, update);
@@ -88,13 +95,13 @@ async function keep(draft: Draft, writing: Writing, tx: Tx): Promise<void> {
   const { seq, now, by, writers, update, whole } = writing;
   const at = new Date(now);
   if (draft.seq === 0) {
-    const began = Buffer.from(await beginningOf(draft));
+    const began = packed(await beginningOf(draft));
     await execute(BEGIN, [pieceId, draft.began, began, at], tx);
     await execute(WRITE, [pieceId, 0, at, by, began], tx);
   }
-  await execute(WRITE, [pieceId, seq, at, by, Buffer.from(update)], tx);
+  await execute(WRITE, [pieceId, seq, at, by, packed(update)], tx);
   const weight = whole && draft.weight + update.length > HEAVIEST ? whole.length : draft.weight + update.length;
-  await execute(COUNT, [pieceId, seq, at, JSON.stringify(writers), whole && Buffer.from(whole), weight], tx);
+  await execute(COUNT, [pieceId, seq, at, JSON.stringify(writers), whole && packed(whole), weight], tx);
   if (!whole) return;
   if (weight === whole.length) await forgetTimes(pieceId, seq, whole, tx);
   else await gather(pieceId, tx);
@@ -106,7 +113,7 @@ async function gather(pieceId: string, tx: Tx): Promise<void> {
   for (const writings of group(rows, ({ minute, by }) => `${minute} ${by}`).values()) {
     const last = writings.at(-1);
     if (!last || writings.length === 1) continue;
-    const one = Buffer.from(mergeUpdates(writings.map(({ written }) => written)));
+    const one = packed(mergeUpdates(writings.map(({ written }) => unpacked(written))));
     await execute(DROP, [pieceId, writings.slice(0, -1).map(({ seq }) => seq)], tx);
     await execute(REPLACE, [pieceId, last.seq, one], tx);
   }
@@ -115,7 +122,7 @@ async function gather(pieceId: string, tx: Tx): Promise<void> {
 /** Too much was written and taken away again: from now on the page has no earlier times than this one. */
 async function forgetTimes(pieceId: string, seq: number, whole: Update, tx: Tx): Promise<void> {
   await execute('delete from page_updates where piece_id = $1 and seq < $2', [pieceId, seq], tx);
-  await execute(REPLACE, [pieceId, seq, Buffer.from(whole)], tx);
+  await execute(REPLACE, [pieceId, seq, packed(whole)], tx);
 }
 
 const BEGIN = `

@@ -41,7 +41,7 @@ for (const [i, { id, token }] of people.entries()) {
   const draft = await inTransaction((tx) => findDraft(begun.pieceId, tx));
   const update = correction(merged([await beginningOf(draft)]), fromMarkdown(readFileSync(file, 'utf8')));
   const at = { assignmentId, pieceId: begun.pieceId };
-  const kept = await keepPage(person, { ...at, began: draft.began, since: 0, update, over: true });
+  const kept = await keepPage(person, { ...at, began: draft.began, since: 0, update, over: false });
   if (!kept.ok) throw new Error(kept.why);
 }
 process.stdout.write(JSON.stringify({ assignmentId, pages }));

@@ -30,15 +30,14 @@ export async function flushPages(packetId: string, now: Moment, tx: Tx): Promise
 
 async function flush(page: Written, now: Moment, tx: Tx): Promise<StoredBlob | null> {
   const { id, kind, fileId, file, version, held } = page;
-  const written = kind === 'answers' ? null : pageOf(await openDraft(await findDraft(id, tx), tx));
-  const text = written === null ? await answersText(id, tx) : toMarkdown(written);
+  const { text, pictures, done } = await (WRITTEN_AS[kind] ?? asPage)(id, tx);
   const blob = await storeText(text || '\n', 'text/markdown').catch((error: unknown) => {
     if (error instanceof BlobRefused) return null;
     throw error;
   });
   if (blob === null) return null;
   await registerBlob(blob, tx);
-  if (written) await layPictures(id, blob, picturesOf(written), tx);
+  await layPictures(id, blob, pictures, tx);
   const at = new Date(now);
   const next = held && blob.sha256 !== page.sha256 ? version + 1 : version;
   // Its file on the Shelf goes along, where nothing else was put in its place there.
@@ -52,7 +51,7 @@ async function flush(page: Written, now: Moment, tx: Tx): Promise<StoredBlob | n
     [id, blob.sha256, follows ? next : page.pieceVersion],
     tx
   );
-  await execute(FLUSHED[written ? 'page' : 'answers'], [id], tx);
+  await execute(done, [id], tx);
   return blob;
 }
 
@@ -62,10 +61,28 @@ async function layPictures(pieceId: string, { sha256 }: StoredBlob, names: reado
   if (pictures.length > 0) await execute(LAY, [sha256, pieceId, pictures], tx);
 }
 
-const FLUSHED = {
-  page: 'update page_drafts set flushed = true where piece_id = $1',
-  answers: 'update answer_drafts set flushed = true where piece_id = $1'
+interface AsText {
+  text: string;
+  pictures: string[];
+  /** Notes that the bytes say the same. */
+  done: string;
+}
+
+async function asPage(pieceId: string, tx: Tx): Promise<AsText> {
+  const page = pageOf(await openDraft(await findDraft(pieceId, tx), tx));
+  const done = 'update page_drafts set flushed = true where piece_id = $1';
+  return { text: toMarkdown(page), pictures: picturesOf(page), done };
+}
+
+/** How each kind of what is written here becomes text; any other is a page. */
+const WRITTEN_AS: Partial<Record<string, (pieceId: string, tx: Tx) => Promise<AsText>>> = {
+  answers: async (pieceId, tx) => ({
+    text: await answersText(pieceId, tx),
+    pictures: [],
+    done: 'update answer_drafts set flushed = true where piece_id = $1'
+  })
 };
+
 const Written = z.object({
   id: z.string(),
   kind: z.string(),

@@ -5,8 +5,8 @@ import { LARGEST_STATE } from '$core/pages/bounds';
 import { pageOf, writersIn, type Update } from '$core/pages/merge';
 import { beyond, frameOf, promptsOf } from '$core/pages/starter';
 import { unsound } from '$core/pages/sound';
-import type { Moment } from '$core/time/moment';
-import { execute, select, type Tx } from '../db/connection';
+import { MINUTE, type Moment } from '$core/time/moment';
+import { execute, ms, select, type Tx } from '../db/connection';
 import { beginningOf, openDraft, type Draft } from './draft';
 import { giveBack, lendAt, type Grant } from './open-pages';
 import { packed, unpacked } from './packed';
@@ -104,13 +104,19 @@ async function keep(draft: Draft, writing: Writing, tx: Tx): Promise<void> {
   await execute(COUNT, [pieceId, seq, at, JSON.stringify(writers), whole && packed(whole), weight], tx);
   if (!whole) return;
   if (weight === whole.length) await forgetTimes(pieceId, seq, whole, tx);
-  else await gather(pieceId, tx);
+  else await gather(pieceId, now, tx);
 }
 
-/** Makes one of the writings of a minute: what is kept of earlier times stays small. */
-async function gather(pieceId: string, tx: Tx): Promise<void> {
-  const rows = (await select(Single, SINGLES, [pieceId], tx)).reverse();
-  for (const writings of group(rows, ({ minute, by }) => `${minute} ${by}`).values()) {
+/**
+ * Makes one of the writings of a minute, and of those of ten minutes once they are a quarter of an hour old: what is kept of
+ * earlier times stays small.
+ */
+async function gather(pieceId: string, now: Moment, tx: Tx): Promise<void> {
+  const rows = await select(Single, SINGLES, [pieceId, new Date(now - LATELY)], tx);
+  for (const writings of group(
+    rows,
+    ({ at, by }) => `${by} ${Math.floor(at / (now - at < RECENT ? MINUTE : 10 * MINUTE))}`
+  ).values()) {
     const last = writings.at(-1);
     if (!last || writings.length === 1) continue;
     const one = packed(mergeUpdates(writings.map(({ written }) => unpacked(written))));
@@ -133,11 +139,12 @@ const COUNT = `
   update page_drafts set seq = $2::integer, at = $3, writers = $4::jsonb, weight = $6, flushed = false,
     state = coalesce($5::bytea, state), whole_to = case when $5::bytea is null then whole_to else $2::integer end
   where piece_id = $1`;
-const Single = z.object({ seq: z.number(), minute: z.number(), by: z.string(), written: z.instanceof(Uint8Array) });
-type Single = z.infer<typeof Single>;
-/** What was written lately: what is older was gathered before. */
+const Single = z.object({ seq: z.number(), at: z.number(), by: z.string(), written: z.instanceof(Uint8Array) });
+/** What was written since was not gathered for good yet. */
+const RECENT = 15 * MINUTE;
+const LATELY = 3 * RECENT;
 const SINGLES = `
-  select seq, floor(extract(epoch from at) / 60)::float8 as minute, by, written from page_updates
-  where piece_id = $1 and seq > 0 order by seq desc limit ${2 * SINGLE}`;
+  select seq, ${ms('at')} as at, by, written from page_updates
+  where piece_id = $1 and seq > 0 and at > $2 order by seq limit 2000`;
 const DROP = 'delete from page_updates where piece_id = $1 and seq = any($2)';
 const REPLACE = 'update page_updates set written = $3 where piece_id = $1 and seq = $2';

@@ -1,6 +1,5 @@
 import { z } from 'zod';
 import { select, type Tx } from '../db/connection';
-import { countRound } from '../questions/count-round';
 import { serverPiece } from './registry';
 
 /**
@@ -16,9 +15,7 @@ export async function freezePieces(packetId: string, round: number, tx: Tx): Pro
   const made = frozen.filter(({ blob }) => blob !== null);
   const bind = [made.map(({ id }) => id), made.map(({ blob }) => blob?.sha256)];
   const laid = await select(Laid, FREEZE, [packetId, round, ...bind], tx);
-  // What a machine can count is counted with what is asked at this moment.
-  for (const { id, kind, deliverableId } of laid)
-    if (kind === 'answers') await countRound({ id, packetId, deliverableId }, tx);
+  for (const { kind, ...piece } of laid) await serverPiece(kind).laid?.({ ...piece, packetId }, tx);
 }
 
 const Kept = z.object({

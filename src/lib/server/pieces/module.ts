@@ -24,6 +24,13 @@ export interface Found {
   link: { url: string; title: string; text: string; at: number } | null;
 }
 
+/** A piece as a round has it now. */
+export interface LaidPiece {
+  id: string;
+  packetId: string;
+  deliverableId: string | null;
+}
+
 /** What becomes of a kind of piece on the server. */
 export interface ServerPiece {
   /**
@@ -32,6 +39,8 @@ export interface ServerPiece {
    * @returns null where its bytes are frozen as they are, or where it cannot be written down for want of room
    */
   freeze(piece: KeptPiece, tx: Tx): Promise<Frozen | null>;
+  /** What else is kept of it beside the round that has just been laid down. Under the packet's lock. */
+  laid?(piece: LaidPiece, tx: Tx): Promise<void>;
   /** What it is, for asking whether another place takes it. */
   candidate(piece: KeptPiece, bytes: { size: number; mediaType: string } | null): Candidate;
   /** What can be shown of it in place; null where there is nothing. */

@@ -2,6 +2,7 @@ import type { Preview } from '$core/materials/preview';
 import { previewOf } from '../materials/preview';
 import { soundPath } from '../blobs/sound';
 import { log } from '../log';
+import { countRound } from '../questions/count-round';
 import { parseApart } from '../parsing/pool';
 import { bytes } from './bytes';
 import type { Found, ServerPiece } from './module';
@@ -13,7 +14,12 @@ export const page: ServerPiece = {
 };
 
 /** Answers are written down as a page. */
-export const answers: ServerPiece = { ...page, candidate: bytes('answers').candidate };
+export const answers: ServerPiece = {
+  ...page,
+  candidate: bytes('answers').candidate,
+  // What a machine can count is counted with what is asked at this moment.
+  laid: countRound
+};
 
 async function shown(file: NonNullable<Found['file']>): Promise<Preview> {
   try {

@@ -4,8 +4,6 @@ export interface Writing {
   began: string;
   /** What was written, as it merges, in base64. */
   update: string;
-  /** The page as it read at the last pause, should there be nothing to merge it into. */
-  text: string;
 }
 
 /**
@@ -15,10 +13,13 @@ export interface Writing {
 export class KeptWriting {
   #page: string;
   #own: string;
+  /** The page as it read at the last pause, should there be nothing to merge anything into. Too long to be written with each key. */
+  #text: string;
 
   constructor(owner: string, pieceId: string) {
     this.#page = `vendro-page ${owner} ${pieceId} `;
     this.#own = `${this.#page}${crypto.randomUUID()}`;
+    this.#text = `vendro-page-text ${owner} ${pieceId}`;
   }
 
   /** What other windows left, by the place where each keeps it. They may still be open: merging it twice does no harm. */
@@ -44,9 +45,26 @@ export class KeptWriting {
     }
   }
 
+  /** How the page read when somebody wrote on it last. */
+  get text(): string {
+    try {
+      return localStorage.getItem(this.#text) ?? '';
+    } catch {
+      return '';
+    }
+  }
+  set text(text: string) {
+    try {
+      localStorage.setItem(this.#text, text);
+    } catch {
+      // Where there is no room for all of it, what is unsent is kept all the same.
+    }
+  }
+
   letGo(): void {
     try {
       localStorage.removeItem(this.#own);
+      localStorage.removeItem(this.#text);
     } catch {
       // It keeps nothing, so there is nothing to let go of.
     }

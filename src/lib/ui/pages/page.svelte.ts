@@ -62,14 +62,14 @@ export class WrittenPage {
     this.#left = this.kept.left();
     if (told === null || !told.ok) {
       this.saving = told === null ? { state: 'unreached' } : { state: 'refused', words: told.words };
-      this.text = [...this.#left.values()].at(-1)?.text ?? '';
+      this.text = this.kept.text;
       return false;
     }
     this.#began = told.page.began;
     this.#take(told.page);
     const unsent = [...this.#left.values()].filter(({ began }) => began === this.#began);
     for (const { update } of unsent) applyUpdate(this.doc, fromBase64(update));
-    this.#remember();
+    if (this.#pending) this.#remember();
     if (told.closed !== null) this.saving = { state: 'refused', words: told.closed };
     else if (this.#pending) this.#soon(0);
     return true;
@@ -96,7 +96,7 @@ export class WrittenPage {
 
   #note(update: Uint8Array): void {
     this.#pending = this.#pending ? mergeUpdates([this.#pending, update]) : update;
-    this.kept.keep({ began: this.#began, update: toBase64(this.#pending), text: this.text });
+    this.kept.keep({ began: this.#began, update: toBase64(this.#pending) });
     if (this.saving.state === 'refused' || this.saving.state === 'opening') return;
     this.#soon(this.saving.state === 'unreached' ? AGAIN : PAUSE);
   }
@@ -104,7 +104,7 @@ export class WrittenPage {
   /** What stands there now is kept beside what is unsent. */
   #remember(): void {
     this.text = this.read(this.doc);
-    if (this.#pending) this.kept.keep({ began: this.#began, update: toBase64(this.#pending), text: this.text });
+    if (this.#pending) this.kept.text = this.text;
   }
 
   #soon(wait: number): void {

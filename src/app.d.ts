@@ -1,8 +1,13 @@
 import type { SignedIn } from '$server/auth/sessions';
 import type { Mark } from '$core/live/mark';
+import type { Touched } from '$core/live/topics';
 import type { Reader } from '$core/people/reader';
 
 declare global {
+  interface WindowEventMap {
+    /** Something that a page may show has changed elsewhere: what was touched, as the live channel told it. */
+    touched: CustomEvent<Touched>;
+  }
   const __VENDRO_VERSION__: string;
   namespace App {
     interface Error {

@@ -5,7 +5,6 @@
   import { reachBy } from '$ui/forms/reach';
   import { topics } from '$core/live/topics';
   import { followLive } from '$ui/live/follow';
-  import { tell } from '$ui/live/heard';
   import type { Found } from '$core/search/found';
   import Message from '$ui/primitives/Message.svelte';
   import Shell from '$ui/shell/Shell.svelte';
@@ -13,8 +12,6 @@
   import { setReadShelf } from '$ui/shelf/shelf-reader';
   import { setNow, setZone } from '$ui/time/reader';
   import { setUploads, Uploads } from '$ui/uploads/uploads.svelte';
-  import { lookAt } from './shared/look-at';
-  import { readShelf } from './shared/read-shelf';
   import { keepCurrent } from './shared/keep-current';
   import { rememberLists } from './shared/way-back.svelte';
   import { RunwayData } from './shared/runway-data.svelte';
@@ -27,13 +24,14 @@
   rememberLists();
   const line = watchLine();
   reachBy((address, request) => fetch(address, request));
-  setLook(lookAt);
-  setReadShelf(readShelf);
+  // Fetched by whoever looks at a file or picks one: every page would carry it otherwise.
+  setLook(async (file) => (await import('./shared/look-at')).lookAt(file));
+  setReadShelf(async (query) => (await import('./shared/read-shelf')).readShelf(query));
   setZone(() => data.zone);
   setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
   const current = keepCurrent(isThere, (touched) => {
-    tell(touched);
+    dispatchEvent(new CustomEvent('touched', { detail: touched }));
     if (studies && (touched === null || touched.has(topics.work))) void runway.read();
   });
   const uploads = new Uploads(() => current.changed());
@@ -74,7 +72,7 @@
 
   async function ask(typed: string): Promise<Found[]> {
     const answer = await fetch(`/search/results?q=${encodeURIComponent(typed)}`);
-    if (!answer.ok) throw new Error('The search was not answered.');
+    if (!answer.ok) throw new Error();
     return (await answer.json()) as Found[];
   }
 </script>

@@ -20,8 +20,8 @@ export function watchLine(): { readonly words: string | null } {
   });
   onMount(() => {
     const back = () => (words = null);
-    window.addEventListener('online', back);
-    return () => window.removeEventListener('online', back);
+    addEventListener('online', back);
+    return () => removeEventListener('online', back);
   });
   $effect(() => {
     if (!navigating.to) return;

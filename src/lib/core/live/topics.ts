@@ -11,8 +11,6 @@ export const topics = {
   course: (id: string) => `course:${id}`,
   /** What is said on a notice. */
   notice: (id: string) => `notice:${id}`,
-  /** A page that is being written, up to a writing: whoever has that already has nothing to read. */
-  page: (id: string, seq: number) => `page:${id}:${seq}`,
   /** Lists of work: where packets stand. */
   work: 'work',
   /** In which courses somebody is, and invitations to others. */
@@ -36,14 +34,4 @@ export function topicsOf(data: string): string[] | null {
   if (data === '') return null;
   const known: unknown = JSON.parse(data);
   return Array.isArray(known) && known.every((one) => typeof one === 'string') ? known : null;
-}
-
-/** How far a page has been written, as far as these topics say; null where they say nothing of it. */
-export function writtenTo(touched: Touched, pageId: string): number | null {
-  if (touched === null) return Infinity;
-  const counts = [...touched].flatMap((topic) => {
-    const [what, id, seq] = topic.split(':');
-    return what === 'page' && id === pageId ? [Number(seq)] : [];
-  });
-  return counts.length > 0 ? Math.max(...counts) : null;
 }

@@ -123,7 +123,7 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     'No text could be read in that file, so it was not added to the page. DOCX, ODT, HTML, Markdown and plain text can be read; the file itself is on your Shelf.',
   'starter-part':
     'What your teacher wrote on this page stays as it is, so that change was not added. Your answers are kept on this device: open the page again.',
-  'no-questions': 'Nothing is asked here any more, so no answers were added.',
+  'no-questions': 'Nothing is asked here any more, so your answers were not added.',
   'not-an-answer':
     'That is no answer to this question, so it was not added. The question may have changed: open the answers again.',
   'answers-time-over':

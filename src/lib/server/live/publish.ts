@@ -1,4 +1,5 @@
 import { topics } from '$core/live/topics';
+import { pageTopic } from '$core/live/written-to';
 import type { CustodyEventType } from '$core/packets/events';
 import type { Tx } from '../db/connection';
 import { announce, type Change } from './announce';
@@ -60,7 +61,7 @@ const AUDIENCES: Audiences = {
   },
   'pieces-arranged': ({ packet }) => ofDraft(packet, [topics.assignment(packet.facts.assignmentId)]),
   // Whoever has it open: nobody reads a draft as it is typed, but those who write it.
-  written: ({ packet, pieceId, seq }) => ({ people: packet.members, about: [topics.page(pieceId, seq)] }),
+  written: ({ packet, pieceId, seq }) => ({ people: packet.members, about: [pageTopic(pieceId, seq)] }),
   shelf: ({ personId }) => ({ people: [personId], about: [topics.shelf] }),
   'upload-dropped': ({ personId, assignmentId }) => ({
     people: [personId],

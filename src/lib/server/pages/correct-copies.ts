@@ -5,7 +5,7 @@ import { frameOf, promptsOf, withAnswers } from '$core/pages/starter';
 import { clock } from '../clock';
 import { select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
-import { topics } from '$core/live/topics';
+import { pageTopic } from '$core/live/written-to';
 import { findDraft, openDraft } from './draft';
 import { takeWriting } from './take-writing';
 
@@ -34,7 +34,7 @@ export async function correctCopies(
     if (typeof taken === 'string') continue;
     corrected++;
     if (left.length > 0) loose++;
-    await announce({ people: members, about: [topics.page(pieceId, taken.seq)] }, tx);
+    await announce({ people: members, about: [pageTopic(pieceId, taken.seq)] }, tx);
   }
   return { corrected, loose };
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { topics } from '$core/live/topics';
+import { pageTopic } from '$core/live/written-to';
 import { allowed } from '$core/packets/allowed';
 import type { Update } from '$core/pages/merge';
 import { SECOND, type Moment } from '$core/time/moment';
@@ -35,7 +35,7 @@ export async function keepQuickly(
   const wrong = applied(doc, update, draft.guarded);
   if (wrong !== null) return wrong;
   const seq = draft.seq + 1;
-  const news = JSON.stringify({ people: grant.members, about: [topics.page(pieceId, seq)] });
+  const news = JSON.stringify({ people: grant.members, about: [pageTopic(pieceId, seq)] });
   const bind = [pieceId, seq, new Date(now), person.id, packed(update), began, grant.packetId, grant.packetSeq, news];
   const [kept] = await select(Kept, QUICKLY, [...bind, update.length]);
   if (!kept) return null;

@@ -4,7 +4,7 @@
   import type { Editor } from '@tiptap/core';
   import { page } from '$app/state';
   import { invalidateAll } from '$app/navigation';
-  import { writtenTo } from '$core/live/topics';
+  import { writtenTo } from '$core/live/written-to';
   import { fileAddress } from '$core/materials/source';
   import { measures, type Measures } from '$core/pages/measures';
   import { rangeWords, UNITS, within } from '$core/pieces/wants';

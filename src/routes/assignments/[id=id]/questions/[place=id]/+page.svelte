@@ -1,5 +1,5 @@
 <script lang="ts">
-  import QuestionsForm from '$ui/questions/QuestionsForm.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { data } = $props();
 </script>
@@ -8,5 +8,9 @@
 <div class="mx-auto max-w-4xl px-4 pt-5 pb-16">
   <p class="mb-3 text-sm"><a class="link" href="/assignments/{data.assignmentId}">{data.set.assignment}</a></p>
   <h1 class="mb-2 page-title">Questions of {data.set.place}</h1>
-  <QuestionsForm set={data.set} />
+  {#await import('$ui/questions/QuestionsForm.svelte') then { default: QuestionsForm }}
+    <QuestionsForm set={data.set} />
+  {:catch}
+    <Message kind="problem">What asks questions could not be fetched just now. Read the page anew.</Message>
+  {/await}
 </div>

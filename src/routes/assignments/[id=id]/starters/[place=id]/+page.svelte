@@ -1,5 +1,5 @@
 <script lang="ts">
-  import StarterForm from '$ui/pages/StarterForm.svelte';
+  import Message from '$ui/primitives/Message.svelte';
 
   const { data } = $props();
 </script>
@@ -8,5 +8,9 @@
 <div class="mx-auto max-w-4xl px-4 pt-5 pb-16">
   <p class="mb-3 text-sm"><a class="link" href="/assignments/{data.assignmentId}">{data.starter.assignment}</a></p>
   <h1 class="mb-2 page-title">Starter of {data.starter.place}</h1>
-  <StarterForm starter={data.starter} />
+  {#await import('$ui/pages/StarterForm.svelte') then { default: StarterForm }}
+    <StarterForm starter={data.starter} />
+  {:catch}
+    <Message kind="problem">What makes starters could not be fetched just now. Read the page anew.</Message>
+  {/await}
 </div>

@@ -39,5 +39,5 @@ export function watchLine(): { readonly words: string | null } {
 }
 
 const OFFLINE =
-  'You are offline, so this page stays open, with all that is written here. Links work again once the line is back.';
-const SLOW = 'The page you asked for has not come yet. It is asked for again until it does; this one stays meanwhile.';
+  'You are offline, so this page stays open. Links work again once the line is back.';
+const SLOW = 'The page you asked for has not come yet. It is asked for again; this one stays.';

@@ -38,6 +38,5 @@ export function watchLine(): { readonly words: string | null } {
   };
 }
 
-const OFFLINE =
-  'You are offline, so this page stays open. Links work again once the line is back.';
+const OFFLINE = 'You are offline, so this page stays open. Links work again once the line is back.';
 const SLOW = 'The page you asked for has not come yet. It is asked for again; this one stays.';

@@ -138,6 +138,9 @@ describe('answers', () => {
       await expect(readAnswers(other, piece)).rejects.toThrow(NotHere);
       await expect(keepAnswers(other, { ...piece, answers: { q1: ['b'] }, over: false })).rejects.toThrow(NotHere);
     }
+    await expect(beginAnswers(school.stranger, { ...place(), name: 'x', key: key() })).rejects.toThrow(NotHere);
+    const elsewhere = { assignmentId: await school.set(), deliverableId };
+    await expect(beginAnswers(school.ilse, { ...elsewhere, name: 'x', key: key() })).rejects.toThrow(NotHere);
     expect(await readAnswers(school.ilse, piece)).toMatchObject({ sheet: { answers: {} } });
   });
 

@@ -72,6 +72,16 @@ describe('what is made of a page, as other readers find it', () => {
     expect(facts).toMatch(/Title: +Kelp/);
   });
 
+  it('loses no word of a table whose row is longer than a sheet', async () => {
+    const words = Array.from({ length: 2600 }, (_, i) => `w${i}`);
+    const markdown = `| short | long |\n| --- | --- |\n| kelp | ${words.join(' ')} |\n\nAfter it.\n`;
+    const pdf = await laid('row.pdf', await printPdf({ markdown, ...set, author: '', at: 0, picture }));
+    const { stdout } = await run('pdftotext', [pdf, '-']);
+    const found = stdout.match(/\bw\d+\b/g) ?? [];
+    expect(new Set(found).size).toBe(words.length);
+    expect(stdout).toContain('After it.');
+  });
+
   it('is a text document whose headings, notes, formulas, tables and pictures are such', async () => {
     const docx = await laid('kelp.docx', await writeDocx({ markdown: PAGE, ...set, picture }));
     const { stdout } = await run('pandoc', ['-f', 'docx', '-t', 'markdown', '--wrap=none', docx]);

@@ -14,7 +14,7 @@ import { readQuestions } from '../assignments/questions';
 import { flushPage } from '../pages/flush';
 import { askedOf, findAnswers } from '../questions/answers';
 import { arranging, type OnePiece } from './arranging';
-import { addFile } from './pieces';
+import { addFile, canAddFile } from './pieces';
 import { withPacket } from '../packets/open-packet';
 import { clock } from '../clock';
 
@@ -39,6 +39,8 @@ export async function beginAnswers(
   const { assignmentId, deliverableId } = input;
   const name = keepableName(`${input.name}.md`);
   if (name === null) return { ok: false, why: 'name-too-long' };
+  const may = await canAddFile(person, { assignmentId, deliverableId });
+  if (!may.ok) return may;
   const set = await readQuestions(deliverableId);
   if (set === null || set.questions.length === 0) return { ok: false, why: 'no-questions' };
   const blob = await storeText(`# ${input.name}\n`, 'text/markdown');

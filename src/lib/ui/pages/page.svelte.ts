@@ -35,7 +35,8 @@ export class WrittenPage {
   text = '';
   #began = '';
   #seq = 0;
-  /** What was written here and is at the server not yet. */
+  /** What was written here and is on its way to the server; and what came since. Both are kept on the device until they are there. */
+  #sent: Uint8Array | null = null;
   #pending: Uint8Array | null = null;
   #left: ReadonlyMap<string, Writing> | null = null;
   #timer: ReturnType<typeof setTimeout> | null = null;
@@ -95,10 +96,15 @@ export class WrittenPage {
   }
 
   #note(update: Uint8Array): void {
-    this.#pending = this.#pending ? mergeUpdates([this.#pending, update]) : update;
-    this.kept.keep({ began: this.#began, update: toBase64(this.#pending) });
+    this.#pending = both(this.#pending, update);
+    this.#keep();
     if (this.saving.state === 'refused' || this.saving.state === 'opening') return;
     this.#soon(this.saving.state === 'unreached' ? AGAIN : PAUSE);
+  }
+
+  #keep(): void {
+    const unsent = both(this.#sent, this.#pending);
+    if (unsent) this.kept.keep({ began: this.#began, update: toBase64(unsent) });
   }
 
   /** What stands there now is kept beside what is unsent. */
@@ -132,8 +138,9 @@ export class WrittenPage {
     this.#remember();
     if (update && update.length > LARGEST_UPDATE) return void (this.saving = { state: 'too-long' });
     this.saving = { state: 'keeping' };
-    this.#pending = null;
+    [this.#sent, this.#pending] = [update, null];
     const told = await this.line.send({ began: this.#began, since: this.#seq, update, over });
+    this.#sent = null;
     if (told?.ok) return this.#kept(told.page);
     this.#pending = both(update, this.#pending);
     if (told === null) {
@@ -149,6 +156,7 @@ export class WrittenPage {
     this.#left = null;
     if (this.#pending === null) return this.kept.letGo();
     // Something was written while this was on its way.
+    this.#keep();
     this.#remember();
     this.#soon(PAUSE);
   }

@@ -130,6 +130,20 @@ it('writes on without a line, and merges it all when the line is back', async ()
   expect(textOf(page.doc)).toBe(textOf(there.doc));
 });
 
+it('loses nothing of what was on its way when its tab dies, written on or not', async () => {
+  const page = await opened();
+  let arrive = () => {};
+  reachBy(() => new Promise((resolve) => (arrive = () => resolve(Response.error()))));
+  write(page, 'on its way');
+  await vi.advanceTimersByTimeAsync(1000);
+  write(page, ' and after');
+  const left = new Doc();
+  applyUpdate(left, encodeStateAsUpdate(there.doc));
+  for (const { update } of kept().left().values()) applyUpdate(left, fromBase64(update));
+  expect(textOf(left)).toBe('Report. on its way and after');
+  arrive();
+});
+
 it('sends again what was taken but not answered, and it stands there once', async () => {
   const page = await opened();
   lost = 'answer';

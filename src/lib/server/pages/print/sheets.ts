@@ -5,6 +5,8 @@ import { lines, type Atom, type Inline, type Run } from './line';
 /** A4 in points (ISO 216), with its margins. */
 export const PAPER = { width: 595, height: 842, side: 68, top: 64, bottom: 70 };
 export const TEXT_WIDTH = PAPER.width - 2 * PAPER.side;
+/** What of a sheet can be written on, from above to below. */
+const SHEET = PAPER.height - PAPER.top - PAPER.bottom;
 export const INK = rgb(0.09, 0.12, 0.14);
 const FAINT = rgb(0.55, 0.57, 0.58);
 const LINK = rgb(0.06, 0.3, 0.38);
@@ -76,18 +78,33 @@ export class Sheets {
     }
   }
 
-  /** Cells beside each other, each in its own column, with a frame around them. A row stays on one sheet where it fits any. */
+  /**
+   * Cells beside each other, each in its own column, with a frame around them. A row stays on one sheet where it fits any; a longer
+   * one goes on on the next.
+   */
   async row(cells: ReadonlyArray<{ set: readonly Atom[][]; x: number; width: number }>): Promise<void> {
-    const heights = cells.map(({ set }) => set.reduce((sum, line) => sum + this.heightOf(line).height, 0));
-    const height = Math.max(...heights) + 2 * CELL;
-    this.need(height);
+    const whole = Math.max(...cells.map(({ set }) => this.tall(set))) + 2 * CELL;
+    this.need(Math.min(whole, SHEET));
+    let rest = cells;
+    do {
+      const room = this.y - PAPER.bottom - 2 * CELL;
+      const here = rest.map(({ set, ...cell }) => ({ ...cell, set: set.slice(0, this.fitting(set, room)) }));
+      await this.framed(here);
+      rest = rest.map((cell, i) => ({ ...cell, set: cell.set.slice(here[i]?.set.length ?? 0) }));
+      if (rest.some(({ set }) => set.length > 0)) this.newSheet();
+      else return;
+    } while (rest.length > 0);
+  }
+
+  private async framed(cells: ReadonlyArray<{ set: readonly Atom[][]; x: number; width: number }>): Promise<void> {
+    const height = Math.max(...cells.map(({ set }) => this.tall(set))) + 2 * CELL;
     const top = this.y;
     for (const { set, x, width } of cells) {
       let y = top - CELL;
       for (const line of set) {
         const at = this.heightOf(line);
         y -= at.height;
-        if (y > PAPER.bottom - PAPER.bottom / 2) await this.draw(line, PAPER.side + x + CELL, y + at.descent);
+        await this.draw(line, PAPER.side + x + CELL, y + at.descent);
       }
       this.page.drawRectangle({
         ...{ x: PAPER.side + x, y: top - height, width, height },
@@ -97,9 +114,17 @@ export class Sheets {
     this.y = top - height;
   }
 
+  private tall = (set: readonly Atom[][]): number => set.reduce((sum, line) => sum + this.heightOf(line).height, 0);
+
+  /** How many lines fit a height; one at least, so that every row comes to an end. */
+  private fitting(set: readonly Atom[][], room: number): number {
+    let left = room;
+    const over = set.findIndex((line) => (left -= this.heightOf(line).height) < 0);
+    return over === -1 ? set.length : Math.max(1, over);
+  }
+
   picture(image: PDFImage, indent: number, width: number): void {
-    const most = PAPER.height - PAPER.top - PAPER.bottom;
-    const scale = Math.min(width / image.width, most / image.height, 0.75);
+    const scale = Math.min(width / image.width, SHEET / image.height, 0.75);
     const [w, h] = [image.width * scale, image.height * scale];
     this.need(h);
     this.y -= h;

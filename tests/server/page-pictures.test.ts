@@ -1,43 +1,31 @@
 import { execFile } from 'node:child_process';
-import { readFileSync } from 'node:fs';
 import { buffer } from 'node:stream/consumers';
 import { promisify } from 'node:util';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { XmlElement } from 'yjs';
 import { payloadOf } from '$core/receipts/bag';
-import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { blobPath } from '$server/blobs/store';
 import { addPagePicture } from '$server/gathering/page-pictures';
-import { beginPage } from '$server/gathering/write-page';
 import { NotHere } from '$server/outcome';
 import { revise } from '$server/rounds/change';
 import { submitPacket } from '$server/rounds/submit';
 import { readShelf } from '$server/shelf/read-shelf';
 import { bagOf } from '$server/receipts/bag';
 import { readReceipt } from '$server/receipts/read-receipt';
-import { find } from '$server/sources/find';
 import { lookAt } from '$server/sources/look-at';
 import { openPagePicture } from '$server/sources/page-picture';
 import { openShape } from '$server/sources/shapes';
 import { key, smallCourse } from './kit';
-import { openWindow } from './page-writer';
+import { beginOf, bytesOf, openWindow, packetIn } from './page-writer';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
 beforeAll(async () => {
   school = await smallCourse();
 });
 
-/** A page that was begun in a packet of its own. */
-async function begun(name = 'Field report') {
-  const assignmentId = await school.set();
-  const answer = await beginPage(school.ilse, { assignmentId, deliverableId: null, name, key: key() });
-  if (!answer.ok) throw new Error(answer.why);
-  return { assignmentId, pieceId: answer.pieceId };
-}
-const packetOf = async (assignmentId: string) => readOwnPacket(await readAssignment(school.ilse, assignmentId));
-const bytesOf = async (person: typeof school.ilse, from: 'pieces' | 'submitted', id: string) =>
-  readFileSync(blobPath((await find(person, from, id)).file?.sha256 ?? ''), 'utf8');
+const begun = (name?: string) => beginOf(school, name);
+const packetOf = (assignmentId: string) => packetIn(school, assignmentId);
 
 describe('a page in the forms in which it travels', () => {
   it('is printed and lies in the receipt and the bag as it was submitted, as PDF, HTML and Markdown, with its pictures', async () => {

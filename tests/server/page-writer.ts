@@ -1,7 +1,30 @@
+import { readFileSync } from 'node:fs';
 import { Doc, XmlElement, XmlText, applyUpdate, encodeStateAsUpdate, encodeStateVector } from 'yjs';
 import type { Actor } from '$core/people/policy';
 import { FIELD } from '$core/pages/merge';
-import { keepPage, readPage } from '$server/gathering/write-page';
+import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
+import { blobPath } from '$server/blobs/store';
+import { beginPage, keepPage, readPage } from '$server/gathering/write-page';
+import { find } from '$server/sources/find';
+import { key, type smallCourse } from './kit';
+
+type School = Awaited<ReturnType<typeof smallCourse>>;
+
+/** A page of Ilse's that was begun in a packet of its own. */
+export async function beginOf({ set, ilse }: School, name = 'Field report'): Promise<PageOf> {
+  const assignmentId = await set();
+  const answer = await beginPage(ilse, { assignmentId, deliverableId: null, name, key: key() });
+  if (!answer.ok) throw new Error(answer.why);
+  return { assignmentId, pieceId: answer.pieceId };
+}
+
+/** Ilse's packet of an assignment. */
+export const packetIn = async ({ ilse }: School, assignmentId: string) =>
+  readOwnPacket(await readAssignment(ilse, assignmentId));
+
+/** What a piece's bytes say. */
+export const bytesOf = async (person: Actor, from: 'pieces' | 'submitted', id: string): Promise<string> =>
+  readFileSync(blobPath((await find(person, from, id)).file?.sha256 ?? ''), 'utf8');
 
 /** A page as tests find it. */
 export interface PageOf {

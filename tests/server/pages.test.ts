@@ -3,7 +3,6 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { encodeStateAsUpdate, encodeStateVector, XmlElement } from 'yjs';
 import { z } from 'zod';
 import { MINUTE } from '$core/time/moment';
-import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { blobPath } from '$server/blobs/store';
 import { clock } from '$server/clock';
 import { execute, select } from '$server/db/connection';
@@ -11,7 +10,7 @@ import { removePiece } from '$server/gathering/pieces';
 import { restorePieces } from '$server/gathering/restore-pieces';
 import { addPagePicture } from '$server/gathering/page-pictures';
 import { pageAt, pageTimes } from '$server/gathering/page-times';
-import { beginPage, keepPage, readPage } from '$server/gathering/write-page';
+import { keepPage, readPage } from '$server/gathering/write-page';
 import { NotHere } from '$server/outcome';
 import { readBehind, readBehindDone } from '$server/reading/read-behind';
 import { dropRevision, revise } from '$server/rounds/change';
@@ -19,23 +18,15 @@ import { submitPacket } from '$server/rounds/submit';
 import { readShelf } from '$server/shelf/read-shelf';
 import { find } from '$server/sources/find';
 import { key, smallCourse } from './kit';
-import { openWindow, textOf, type PageOf } from './page-writer';
+import { beginOf, bytesOf, openWindow, packetIn, textOf, type PageOf } from './page-writer';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
 beforeAll(async () => {
   school = await smallCourse();
 });
 
-/** A page that was begun in a packet of its own. */
-async function begun(name = 'Field report') {
-  const assignmentId = await school.set();
-  const answer = await beginPage(school.ilse, { assignmentId, deliverableId: null, name, key: key() });
-  if (!answer.ok) throw new Error(answer.why);
-  return { assignmentId, pieceId: answer.pieceId };
-}
-const packetOf = async (assignmentId: string) => readOwnPacket(await readAssignment(school.ilse, assignmentId));
-const bytesOf = async (person: typeof school.ilse, from: 'pieces' | 'submitted', id: string) =>
-  readFileSync(blobPath((await find(person, from, id)).file?.sha256 ?? ''), 'utf8');
+const begun = (name?: string) => beginOf(school, name);
+const packetOf = (assignmentId: string) => packetIn(school, assignmentId);
 
 /** Writes something on it and keeps it. */
 async function write(page: PageOf, words: string, over = false) {

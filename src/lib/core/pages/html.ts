@@ -1,4 +1,5 @@
 import type { JSONContent } from '@tiptap/core';
+import { isSafeLink } from './safe-link';
 
 /** How the parts of a page that need more than tags are drawn. */
 export interface Drawn {
@@ -95,11 +96,10 @@ function marked({ text = '', marks = [] }: JSONContent): string {
     const tag = MARKS[type];
     if (tag) return `<${tag}>${html}</${tag}>`;
     const href = type === 'link' ? String(attrs?.href ?? '') : '';
-    return SAFE.test(href) ? `<a href="${escaped(href)}" rel="noopener noreferrer nofollow">${html}</a>` : html;
+    return isSafeLink(href) ? `<a href="${escaped(href)}" rel="noopener noreferrer nofollow">${html}</a>` : html;
   }, escaped(text));
 }
 
-const SAFE = /^(https?:\/\/|mailto:)/i;
 const ESCAPES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
 /** Text that is only text, wherever it stands in HTML. */
 export const escaped = (text: string): string => text.replace(/[&<>"]/g, (one) => ESCAPES[one] ?? one);

@@ -2,7 +2,7 @@ import { getSchema, type JSONContent } from '@tiptap/core';
 import type { Schema } from '@tiptap/pm/model';
 import { DEEPEST, LONGEST_PAGE, MOST_ELEMENTS, MOST_PICTURES } from './bounds';
 import { pageExtensions } from './extensions';
-import { PICTURE } from './nodes/picture';
+import { PICTURE } from './picture-name';
 
 let schema: Schema | null = null;
 /** What a page may hold. */

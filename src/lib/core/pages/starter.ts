@@ -179,8 +179,7 @@ function filledIn(place: JSONContent, answer: JSONContent): JSONContent | null {
 
 /** An answer that has no place any more, as a place of its own, so that it is still its writer's. */
 function asWords(node: JSONContent): JSONContent {
-  if (node.type === 'answer') return node;
-  if (node.type === 'entries') return node;
+  if (node.type !== 'choice') return node;
   const {
     options = [],
     chosen = [],

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
 import { previewKind } from '$core/materials/preview';
 import { MOST_PICTURES } from '$core/pages/bounds';
+import { pictureName } from '$core/pages/picture-name';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';
@@ -79,7 +80,7 @@ export async function layPicture(
   return arranging(person, input, async (_, { tx }) => {
     await registerBlob(blob, tx);
     await execute(LAY, [input.pieceId, blob.sha256], tx);
-    return { ok: true, name: `pictures/${blob.sha256}.${blob.mediaType === 'image/png' ? 'png' : 'jpg'}` };
+    return { ok: true, name: pictureName(blob) };
   });
 }
 

@@ -1,6 +1,6 @@
 import type { Preview } from '$core/materials/preview';
 import type { StoredFile } from '../blobs/stored-file';
-import type { SetAs } from '../pages/print';
+import type { SetAs } from '$core/pages/set-as';
 import { previewOf } from './preview';
 
 /** What somebody may look at or download: the bytes, and what else there is of them. Whoever holds it has been allowed to. */

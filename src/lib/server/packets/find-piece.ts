@@ -4,7 +4,7 @@ import { ms, select } from '../db/connection';
 import { Wants } from '$core/pieces/wants';
 import { NotHere } from '../outcome';
 import type { Found } from '../materials/found';
-import { setAs } from '../pages/print';
+import { setAs } from '$core/pages/set-as';
 import { serverPiece } from '../pieces/registry';
 
 /** Where a piece lies: in a working packet, or in a submitted round. */

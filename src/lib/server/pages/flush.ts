@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { toMarkdown } from '$core/pages/markdown';
 import { pageOf } from '$core/pages/merge';
-import { PICTURE } from '$core/pages/nodes/picture';
+import { PICTURE } from '$core/pages/picture-name';
 import { picturesOf } from '$core/pages/sound';
 import type { Moment } from '$core/time/moment';
 import { registerBlob } from '../blobs/register';

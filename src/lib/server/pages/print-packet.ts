@@ -1,11 +1,12 @@
 import { z } from 'zod';
+import { setAs } from '$core/pages/set-as';
 import { Wants } from '$core/pieces/wants';
 import { clock } from '../clock';
 import { execute, inTransaction, select } from '../db/connection';
 import { log } from '../log';
 import { partyOn } from '../parties/party';
 import { flushPage } from './flush';
-import { formOf, howOf, setAs } from './print';
+import { formOf, howOf } from './print';
 
 /** Milliseconds for which a submit waits for what is printed of its pages; what comes later is made when it is asked for. */
 const PATIENCE = 8000;

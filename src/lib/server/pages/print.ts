@@ -1,6 +1,8 @@
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { z } from 'zod';
+import { pictureName } from '$core/pages/picture-name';
+import type { SetAs } from '$core/pages/set-as';
 import { registerBlob } from '../blobs/register';
 import { soundPath } from '../blobs/sound';
 import { storeBlob, type StoredBlob } from '../blobs/store';
@@ -12,26 +14,11 @@ import type { PageForm } from '../parsing/tasks';
 
 export type Form = PageForm['form'];
 
-/** How the brief wants a page set. */
-export interface SetAs {
-  serif: boolean;
-  spacing: number;
-}
-
 const TYPES: Record<Form, string> = {
   pdf: 'application/pdf',
   html: 'text/html',
   docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document'
 };
-
-/** Fonts that people name in a brief and that have serifs. */
-const SERIF = /times|serif|roman|garamond|georgia|cambria|palatino|book|charter/i;
-
-/** How a place's wants have a page set. */
-export const setAs = ({ font, spacing }: { font?: string | undefined; spacing?: number | undefined }): SetAs => ({
-  serif: font !== undefined && SERIF.test(font),
-  spacing: spacing ?? 1.25
-});
 
 /** By which a form of a page is found again: its bytes can be the same where its name or how it is set is not. */
 export const howOf = (name: string, set: SetAs): string =>
@@ -65,7 +52,7 @@ async function make(page: StoredFile, form: Form, { serif, spacing }: SetAs): Pr
     ...{ path: await soundPath(page), form, title: titleOf(page.name), serif, spacing, at: clock.now() },
     pictures: await Promise.all(
       pictures.map(async ({ sha256, size, mediaType }) => ({
-        name: `pictures/${sha256}.${mediaType === 'image/png' ? 'png' : 'jpg'}`,
+        name: pictureName({ sha256, mediaType }),
         path: await soundPath({ sha256, size })
       }))
     )

@@ -41,13 +41,20 @@ export async function takeWriting(
   const wrong = applied(doc, update, draft.guarded && !free);
   if (wrong !== null) return wrong;
   const seq = draft.seq + 1;
-  const full = seq - draft.wholeTo >= SINGLE || draft.weight + update.length > HEAVIEST;
-  const whole = full ? encodeStateAsUpdate(doc) : null;
+  const { whole, weight, forgets } = weighed(draft, doc, update);
   if (whole && whole.length > LARGEST_STATE) return 'page-too-long';
-  await keep(draft, { update, by, now, seq, writers, whole }, tx);
-  const weight = whole ? draft.weight : draft.weight + update.length;
+  await keep(draft, { update, by, now, seq, writers, whole, weight }, tx);
+  if (whole) await (forgets ? forgetTimes(draft.pieceId, seq, whole, tx) : gather(draft.pieceId, now, tx));
   const kept = { ...draft, seq, weight, writers, at: now, text: null, wholeTo: whole ? seq : draft.wholeTo };
   return { seq, committed: (grant) => giveBack({ draft: kept, doc, grant }) };
+}
+
+/** The page as a whole, where it is kept as one with this writing, and what its single writings weigh from then on. */
+function weighed(draft: Draft, doc: Doc, update: Update): { whole: Update | null; weight: number; forgets: boolean } {
+  const weight = draft.weight + update.length;
+  const forgets = weight > HEAVIEST;
+  const whole = forgets || draft.seq + 1 - draft.wholeTo >= SINGLE ? encodeStateAsUpdate(doc) : null;
+  return { whole, weight: forgets && whole ? whole.length : weight, forgets };
 }
 
 /** The windows that something written comes from; null where it cannot be read. */
@@ -88,11 +95,13 @@ interface Writing {
   writers: Record<string, string>;
   /** The page as a whole, where it is kept as one now. */
   whole: Update | null;
+  /** Bytes of all single writings since. */
+  weight: number;
 }
 
 async function keep(draft: Draft, writing: Writing, tx: Tx): Promise<void> {
   const { pieceId } = draft;
-  const { seq, now, by, writers, update, whole } = writing;
+  const { seq, now, by, writers, update, whole, weight } = writing;
   const at = new Date(now);
   if (draft.seq === 0) {
     const began = packed(await beginningOf(draft));
@@ -100,11 +109,7 @@ async function keep(draft: Draft, writing: Writing, tx: Tx): Promise<void> {
     await execute(WRITE, [pieceId, 0, at, by, began], tx);
   }
   await execute(WRITE, [pieceId, seq, at, by, packed(update)], tx);
-  const weight = whole && draft.weight + update.length > HEAVIEST ? whole.length : draft.weight + update.length;
   await execute(COUNT, [pieceId, seq, at, JSON.stringify(writers), whole && packed(whole), weight], tx);
-  if (!whole) return;
-  if (weight === whole.length) await forgetTimes(pieceId, seq, whole, tx);
-  else await gather(pieceId, now, tx);
 }
 
 /**

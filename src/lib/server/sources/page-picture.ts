@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { SourceName } from '$core/materials/source';
-import { PICTURE } from '$core/pages/nodes/picture';
+import { PICTURE } from '$core/pages/picture-name';
 import type { Actor } from '$core/people/policy';
 import type { StoredFile } from '../blobs/stored-file';
 import { select } from '../db/connection';

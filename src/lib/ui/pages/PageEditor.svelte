@@ -20,7 +20,7 @@
   import PageTools from './PageTools.svelte';
   import { setOf } from './set-of';
   import type { WrittenPage } from './page.svelte';
-  import SavingWords from './SavingWords.svelte';
+  import SavingWords from '$ui/forms/SavingWords.svelte';
 
   /** A page as it is written, beside what is asked. Every word is kept; whoever closes it finds it in its place. */
   const { goal, close }: { goal: PageGoal; close: () => void } = $props();

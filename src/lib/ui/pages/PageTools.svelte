@@ -1,11 +1,14 @@
 <script lang="ts">
   import type { Editor } from '@tiptap/core';
-  import { FileInput, History, ImagePlus } from '@lucide/svelte';
+  import { History, ImagePlus } from '@lucide/svelte';
   import { fromMarkdown, toMarkdown } from '$core/pages/markdown';
+  import IconButton from '$ui/forms/IconButton.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import Toolbar from '$ui/rich/Toolbar.svelte';
   import AddPicture from './AddPicture.svelte';
+  import BringText from './BringText.svelte';
   import PageTimes from './PageTimes.svelte';
+  import { putIn } from './put-in';
   import { PAGE_TOOLS, TABLE_TOOLS } from './page-tools';
   import { sendPicture, sendText } from './send';
   import SelectedPart from './SelectedPart.svelte';
@@ -65,13 +68,7 @@
   async function bringIn(file: File) {
     const sent = await whileComing(file.name, sendText(address, file));
     if (!sent.ok) return void (problem = `${file.name}: ${sent.words}`);
-    const { html, markdown } = sent.text;
-    if (!editor.isDestroyed)
-      editor
-        .chain()
-        .focus()
-        .insertContent(html ?? fromMarkdown(markdown ?? '').content ?? '')
-        .run();
+    if (!editor.isDestroyed) putIn(editor, sent.text);
   }
   function bring(text: string) {
     editor.chain().setContent(fromMarkdown(text)).focus('start').run();
@@ -82,39 +79,9 @@
 <div class="border-b border-base-300">
   <Toolbar {editor} tools={PAGE_TOOLS} {turn}>
     {#snippet more()}
-      <button
-        type="button"
-        class="grid size-8 place-items-center rounded hover:bg-base-200"
-        aria-label="Picture"
-        title="Picture"
-        aria-expanded={open === 'picture'}
-        onclick={() => toggle('picture')}><ImagePlus size={16} strokeWidth={1.75} aria-hidden="true" /></button
-      >
-      <button
-        type="button"
-        class="grid size-8 place-items-center rounded hover:bg-base-200"
-        aria-label="Earlier times"
-        title="Earlier times"
-        aria-expanded={open === 'times'}
-        onclick={() => toggle('times')}><History size={16} strokeWidth={1.75} aria-hidden="true" /></button
-      >
-      <label
-        class="grid size-8 cursor-pointer place-items-center rounded focus-within:outline-2 hover:bg-base-200"
-        title="Bring a text in: DOCX, ODT, HTML, Markdown"
-      >
-        <FileInput size={16} strokeWidth={1.75} aria-hidden="true" />
-        <span class="sr-only">Bring a text in: DOCX, ODT, HTML, Markdown</span>
-        <input
-          type="file"
-          accept=".docx,.odt,.html,.htm,.md,.markdown,.txt"
-          class="sr-only"
-          onchange={({ currentTarget }) => {
-            const [file] = currentTarget.files ?? [];
-            if (file) void bringIn(file);
-            currentTarget.value = '';
-          }}
-        />
-      </label>
+      <IconButton icon={ImagePlus} label="Picture" expanded={open === 'picture'} onclick={() => toggle('picture')} />
+      <IconButton icon={History} label="Earlier times" expanded={open === 'times'} onclick={() => toggle('times')} />
+      <BringText label="Bring a text in" bring={(file) => void bringIn(file)} />
       {#if inTable}
         {#each TABLE_TOOLS as { label, run } (label)}
           <button type="button" class="btn btn-ghost btn-xs" onclick={() => run(editor)}>{label}</button>

@@ -2,10 +2,11 @@
   import { onDestroy, onMount } from 'svelte';
   import { enhance } from '$app/forms';
   import type { Editor } from '@tiptap/core';
-  import { FileInput, SearchCheck } from '@lucide/svelte';
+  import { SearchCheck } from '@lucide/svelte';
   import { told } from '$ui/forms/told';
   import Message from '$ui/primitives/Message.svelte';
   import Toolbar from '$ui/rich/Toolbar.svelte';
+  import BringText from './BringText.svelte';
   import { PAGE_TOOLS } from './page-tools';
   import PromptSettings from './PromptSettings.svelte';
   import { PROMPT_TOOLS } from './prompt-tools';
@@ -23,7 +24,7 @@
   let editor = $state.raw<Editor | null>(null);
   let writer: typeof Writer | null = null;
   let turn = $state(0);
-  let text = $state('');
+  let counting: ReturnType<typeof setTimeout> | undefined;
   let asked = $state.raw<string[]>([]);
   let busy = $state(false);
   let problem = $state('');
@@ -32,7 +33,10 @@
   onMount(() => {
     void begin();
   });
-  onDestroy(() => editor?.destroy());
+  onDestroy(() => {
+    clearTimeout(counting);
+    editor?.destroy();
+  });
   async function begin() {
     try {
       writer = await import('./starter-editor');
@@ -52,9 +56,10 @@
   }
   function turned() {
     turn++;
-    if (!editor || !writer) return;
-    text = writer.starterOf(editor);
-    asked = writer.questionsOf(editor);
+    clearTimeout(counting);
+    counting = setTimeout(() => {
+      if (editor && writer) asked = writer.questionsOf(editor);
+    }, 250);
   }
   async function bringIn(file: File) {
     problem = '';
@@ -100,19 +105,7 @@
           <button type="button" class="btn btn-ghost btn-sm" onclick={() => writer?.findQuestions(writing)}>
             <SearchCheck size={16} strokeWidth={1.75} aria-hidden="true" /> Find the questions
           </button>
-          <label class="btn btn-ghost btn-sm">
-            <FileInput size={16} strokeWidth={1.75} aria-hidden="true" /> Bring a document in
-            <input
-              type="file"
-              accept=".docx,.odt,.html,.htm,.md,.markdown,.txt"
-              class="sr-only"
-              onchange={({ currentTarget }) => {
-                const [file] = currentTarget.files ?? [];
-                if (file) void bringIn(file);
-                currentTarget.value = '';
-              }}
-            />
-          </label>
+          <BringText label="Bring a document in" bring={(file) => void bringIn(file)} />
         {/snippet}
       </Toolbar>
     </div>
@@ -125,13 +118,13 @@
   method="post"
   action="?/keep"
   class="mt-4 flex flex-wrap items-center gap-4"
+  onformdata={({ formData }) => editor && writer && formData.set('text', writer.starterOf(editor))}
   use:enhance={told({
     busy: (on) => (busy = on),
     problem: (words) => ([problem, said] = [words, '']),
     done: kept
   })}
 >
-  <input type="hidden" name="text" value={text} />
   <input type="hidden" name="known" value={starter.version} />
   <button class="btn btn-primary" disabled={busy || !editor}>Keep the starter</button>
   <p class="text-sm" role="status">

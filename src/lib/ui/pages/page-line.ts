@@ -1,5 +1,5 @@
 import type { Moment } from '$core/time/moment';
-import { reach } from '$ui/forms/reach';
+import { reachJson } from '$ui/forms/reach-json';
 import { fromBase64, toBase64 } from './base64';
 
 /** What the server has of a page and this window has not. */
@@ -12,12 +12,14 @@ export interface News {
   updates: Uint8Array[];
 }
 
-export type Told =
-  | { ok: true; page: News; closed: string | null }
-  /** It was not taken; `why`: a code. */
-  | { ok: false; why: string; words: string }
-  /** There is no such page any more. */
-  | { ok: false; why: 'gone'; words: string };
+/** It was not taken; `why`: a code. */
+interface Refused {
+  ok: false;
+  why: string;
+  words: string;
+}
+
+export type Told = { ok: true; page: News; closed: string | null } | Refused;
 
 /** The way to the server and back for what is written on one page. */
 export class PageLine {
@@ -31,21 +33,15 @@ export class PageLine {
 
   send(writing: { began: string; since: number; update: Uint8Array | null; over: boolean }): Promise<Told | null> {
     const update = writing.update && toBase64(writing.update);
-    return this.ask(this.address, {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ ...writing, update })
-    });
+    return this.ask(this.address, { ...writing, update });
   }
 
-  private async ask(address: string, request?: RequestInit): Promise<Told | null> {
-    const answer = await reach(address, request).catch(() => null);
-    if (answer?.status === 404) return { ok: false, why: 'gone', words: GONE };
-    if (answer?.status === 413) return { ok: false, why: 'page-too-long', words: '' };
-    if (!answer?.ok || !answer.headers.get('content-type')?.startsWith('application/json')) return null;
-    const told = (await answer.json().catch(() => null)) as Sent | Told | null;
+  private async ask(address: string, body?: object): Promise<Told | null> {
+    const { status, told } = await reachJson<Sent | Refused>(address, body);
+    if (status === 404) return { ok: false, why: 'gone', words: GONE };
+    if (status === 413) return { ok: false, why: 'page-too-long', words: '' };
     if (!told?.ok) return told;
-    const { page, closed = null } = told as Sent;
+    const { page, closed = null } = told;
     return { ok: true, closed, page: { ...page, updates: page.updates.map(fromBase64) } };
   }
 }

@@ -1,6 +1,6 @@
 import { applyUpdate, Doc, mergeUpdates } from 'yjs';
 import { LARGEST_UPDATE } from '$core/pages/bounds';
-import type { Moment } from '$core/time/moment';
+import type { Saving } from '$ui/forms/saving';
 import { fromBase64, toBase64 } from './base64';
 import type { KeptWriting, Writing } from './kept-writing';
 import type { News, PageLine } from './page-line';
@@ -8,18 +8,6 @@ import type { News, PageLine } from './page-line';
 /** Milliseconds without a key before what was written is kept; and before it is tried again where it could not be. */
 const PAUSE = 900;
 const AGAIN = 4000;
-
-export type Saving =
-  | { state: 'opening' }
-  /** All of it is at the server; `at`: since when, null where nothing was written yet. */
-  | { state: 'here'; at: Moment | null }
-  | { state: 'keeping' }
-  /** The line is down: it is kept on this device, and tried again. */
-  | { state: 'unreached' }
-  /** It is longer than the server keeps: kept on this device until it is shorter. */
-  | { state: 'too-long' }
-  /** Nothing can be written there any more. */
-  | { state: 'refused'; words: string };
 
 /** What came from the server, or from other windows by way of this device, so that it is not sent as written here. */
 const FROM_THERE = 'there';

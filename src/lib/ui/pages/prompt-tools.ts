@@ -1,5 +1,6 @@
 import type { Editor, JSONContent } from '@tiptap/core';
 import { ListOrdered, ListTodo, SquarePen, UserPen } from '@lucide/svelte';
+import { newId } from '$ui/forms/new-id';
 import type { Tool } from '$ui/rich/tools';
 
 /** Puts a question in where the cursor stands, behind the one in which it stands, and picks it. */
@@ -24,7 +25,6 @@ function put(editor: Editor, node: () => JSONContent & { attrs: { id: string } }
     : editor.chain().setNodeSelection(found).run();
 }
 const PARTS = new Set(['answer', 'choice', 'entries', 'teachersPart']);
-const id = () => Math.random().toString(36).slice(2, 10);
 const EMPTY = [{ type: 'paragraph' }];
 
 /** What a starter asks. */
@@ -33,7 +33,7 @@ export const PROMPT_TOOLS: Tool[] = [
     mark: 'answer',
     label: 'Place for an answer',
     icon: SquarePen,
-    run: (e) => put(e, () => ({ type: 'answer', attrs: { id: id(), optional: false }, content: EMPTY }))
+    run: (e) => put(e, () => ({ type: 'answer', attrs: { id: newId(), optional: false }, content: EMPTY }))
   },
   {
     mark: 'choice',
@@ -42,7 +42,7 @@ export const PROMPT_TOOLS: Tool[] = [
     run: (e) =>
       put(e, () => ({
         type: 'choice',
-        attrs: { id: id(), optional: false, several: false, options: ['First', 'Second'], chosen: [] }
+        attrs: { id: newId(), optional: false, several: false, options: ['First', 'Second'], chosen: [] }
       }))
   },
   {
@@ -53,7 +53,7 @@ export const PROMPT_TOOLS: Tool[] = [
       put(e, () => ({
         type: 'entries',
         attrs: {
-          ...{ id: id(), optional: false, strict: false, called: 'Activity', expected: 3 },
+          ...{ id: newId(), optional: false, strict: false, called: 'Activity', expected: 3 },
           fields: ['date:date', 'hours:hours', 'partner:text', 'place:text']
         },
         content: []
@@ -63,6 +63,6 @@ export const PROMPT_TOOLS: Tool[] = [
     mark: 'teachersPart',
     label: 'Part that only the teacher fills',
     icon: UserPen,
-    run: (e) => put(e, () => ({ type: 'teachersPart', attrs: { id: id() }, content: EMPTY }))
+    run: (e) => put(e, () => ({ type: 'teachersPart', attrs: { id: newId() }, content: EMPTY }))
   }
 ];

@@ -1,4 +1,5 @@
 import type { NodeViewRenderer } from '@tiptap/core';
+import { newId } from '$ui/forms/new-id';
 
 /** An element with attributes, to put into another. */
 function element<K extends keyof HTMLElementTagNameMap>(
@@ -23,7 +24,7 @@ function set({ editor, getPos }: Given, name: string, value: unknown): void {
 /** One or several of some options, as buttons that the keyboard reaches like those of any form. */
 export const choiceView: NodeViewRenderer = (given) => {
   const dom = element('fieldset', { class: 'choice', contenteditable: 'false' });
-  const group = `choice-${Math.random().toString(36).slice(2)}`;
+  const group = `choice-${newId()}`;
   const show = ({ options, chosen, several, optional }: Given['node']['attrs']) => {
     const picked = chosen as number[];
     const legend = element(
@@ -167,5 +168,3 @@ export const entryView: NodeViewRenderer = (given) => {
     ignoreMutation: (mutation) => !contentDOM.contains(mutation.target)
   };
 };
-
-export const newId = (): string => Math.random().toString(36).slice(2, 10);

@@ -1,4 +1,5 @@
 import { reach } from '$ui/forms/reach';
+import { jsonIn, reachJson } from '$ui/forms/reach-json';
 
 export type Sent<T> = ({ ok: true } & T) | { ok: false; words: string };
 
@@ -27,13 +28,12 @@ export const sendText = (
   );
 
 async function send<T>(to: string, what: File | object, broken: string): Promise<Sent<T>> {
-  const bytes = what instanceof File;
-  const answer = await reach(bytes ? `${to}?name=${encodeURIComponent(what.name)}` : to, {
-    method: 'POST',
-    headers: { 'content-type': bytes ? 'application/octet-stream' : 'application/json' },
-    body: bytes ? what : JSON.stringify(what)
-  }).catch(() => null);
-  if (!answer?.ok || !answer.headers.get('content-type')?.startsWith('application/json'))
-    return { ok: false, words: broken };
-  return (await answer.json()) as Sent<T>;
+  const { told } = what instanceof File ? await sendBytes<Sent<T>>(to, what) : await reachJson<Sent<T>>(to, what);
+  return told ?? { ok: false, words: broken };
+}
+
+async function sendBytes<T>(to: string, file: File) {
+  const headers = { 'content-type': 'application/octet-stream' };
+  const asked = reach(`${to}?name=${encodeURIComponent(file.name)}`, { method: 'POST', headers, body: file });
+  return jsonIn<T>(await asked.catch(() => null));
 }

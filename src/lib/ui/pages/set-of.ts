@@ -1,9 +1,8 @@
+import { setAs } from '$core/pages/set-as';
 import type { Wants } from '$core/pieces/wants';
 
 /** How a page is set on the screen: its font and the space of its lines, as the brief wants them. */
 export function setOf({ font, spacing }: Wants): string {
-  const family = font && `font-family: ${JSON.stringify(font)}, ${SERIF.test(font) ? 'serif' : 'sans-serif'};`;
+  const family = font && `font-family: ${JSON.stringify(font)}, ${setAs({ font }).serif ? 'serif' : 'sans-serif'};`;
   return [family, spacing !== undefined && `--page-spacing: ${(spacing * 1.2).toFixed(2)};`].filter(Boolean).join(' ');
 }
-/** Fonts that people name in a brief and that have serifs. */
-const SERIF = /times|serif|roman|garamond|georgia|cambria|palatino|book|charter/i;

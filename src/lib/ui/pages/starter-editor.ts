@@ -2,7 +2,7 @@ import { Editor } from '@tiptap/core';
 import { UndoRedo } from '@tiptap/extensions';
 import { fromMarkdown, toMarkdown } from '$core/pages/markdown';
 import { promptsOf, recognised } from '$core/pages/starter';
-import { newId } from './prompt-views';
+import { newId } from '$ui/forms/new-id';
 import { shownExtensions } from './shown';
 
 interface Given {
@@ -37,11 +37,4 @@ export function findQuestions(editor: Editor): void {
   editor.chain().setContent(recognised(editor.getJSON(), newId)).focus('start').run();
 }
 
-/** Puts in a text that was read from a document. */
-export function putIn(editor: Editor, { html, markdown }: { html: string | null; markdown: string | null }): void {
-  editor
-    .chain()
-    .focus()
-    .insertContent(html ?? fromMarkdown(markdown ?? '').content ?? '')
-    .run();
-}
+export { putIn } from './put-in';

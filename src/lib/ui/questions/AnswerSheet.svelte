@@ -3,11 +3,11 @@
   import { X } from '@lucide/svelte';
   import { invalidateAll } from '$app/navigation';
   import { isAnswered } from '$core/questions/written';
-  import { span, toTheSecond } from '$core/time/words';
+  import { span } from '$core/time/words';
   import { owner } from '$ui/capture/owner';
   import IconButton from '$ui/forms/IconButton.svelte';
+  import SavingWords from '$ui/forms/SavingWords.svelte';
   import Message from '$ui/primitives/Message.svelte';
-  import { getZone } from '$ui/time/reader';
   import { GivenAnswers } from './given.svelte';
   import type { AnswersGoal } from './goal';
   import OneQuestion from './OneQuestion.svelte';
@@ -15,7 +15,6 @@
   /** Questions that are answered in their place, each answer kept as it is given. */
   const { goal, close }: { goal: AnswersGoal; close: () => void } = $props();
   const id = $props.id();
-  const zone = getZone();
   const given = new GivenAnswers(
     (() => `/assignments/${goal.assignmentId}/answers/${goal.pieceId}`)(),
     (() => `vendro-answers ${owner()} ${goal.pieceId}`)()
@@ -83,15 +82,7 @@
   <div class="flex h-full flex-col">
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-4 py-2">
       <h2 id="{id}-title" class="text-lg font-semibold wrap-anywhere">{goal.name}</h2>
-      <p role="status" class="text-sm">
-        {#if saving.state === 'opening'}Being opened …
-        {:else if saving.state === 'keeping'}Being kept …
-        {:else if saving.state === 'unreached'}Kept on this device. It goes on its way when the line is back.
-        {:else if saving.state === 'here'}All of it is here{#if saving.at !== null}, {toTheSecond(
-              saving.at,
-              zone()
-            )}{/if}{/if}
-      </p>
+      <SavingWords {saving} />
       {#if left !== null}<p class="figures text-sm font-semibold">
           {left > 0 ? `${span(Math.ceil(left / 1000))} left` : 'The time is over'}
         </p>{/if}

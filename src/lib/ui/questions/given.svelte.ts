@@ -1,17 +1,11 @@
 import type { Answer, Answers, Asked } from '$core/questions/question';
 import type { Moment } from '$core/time/moment';
-import { reach } from '$ui/forms/reach';
+import { reachJson } from '$ui/forms/reach-json';
+import type { Saving } from '$ui/forms/saving';
 
 /** Milliseconds without a change before answers are kept; and before it is tried again where they could not be. */
 const PAUSE = 600;
 const AGAIN = 4000;
-
-export type Saving =
-  | { state: 'opening' }
-  | { state: 'here'; at: Moment | null }
-  | { state: 'keeping' }
-  | { state: 'unreached' }
-  | { state: 'refused'; words: string };
 
 interface Sheet {
   questions: Asked[];
@@ -125,14 +119,7 @@ export class GivenAnswers {
   }
 
   async #ask(body?: object): Promise<Told | null> {
-    const request = body && {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify(body)
-    };
-    const answer = await reach(this.address, request).catch(() => null);
-    if (answer?.status === 404) return { ok: false, words: 'These answers are not in the packet any more.' };
-    if (!answer?.ok || !answer.headers.get('content-type')?.startsWith('application/json')) return null;
-    return (await answer.json().catch(() => null)) as Told | null;
+    const { status, told } = await reachJson<Told>(this.address, body);
+    return status === 404 ? { ok: false, words: 'These answers are not in the packet any more.' } : told;
   }
 }

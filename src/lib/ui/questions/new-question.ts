@@ -1,4 +1,5 @@
 import type { Question } from '$core/questions/question';
+import { newId } from '$ui/forms/new-id';
 
 export const QUESTION_KINDS: ReadonlyArray<{ kind: Question['kind']; label: string }> = [
   { kind: 'choice', label: 'Choice' },
@@ -10,7 +11,7 @@ export const QUESTION_KINDS: ReadonlyArray<{ kind: Question['kind']; label: stri
 
 /** A question as it begins: its teacher fills in the rest. */
 export function newQuestion(kind: Question['kind']): Question {
-  const base = { id: id(), text: '', points: '1', optional: false };
+  const base = { id: newId(), text: '', points: '1', optional: false };
   switch (kind) {
     case 'choice':
       return { ...base, kind, options: [option(''), option('')], several: false, key: [] };
@@ -36,5 +37,4 @@ export function newQuestion(kind: Question['kind']): Question {
   }
 }
 
-export const option = (text: string) => ({ id: id(), text });
-const id = () => Math.random().toString(36).slice(2, 10);
+export const option = (text: string) => ({ id: newId(), text });

@@ -1,4 +1,5 @@
 import { mergeAttributes, Node } from '@tiptap/core';
+import { INLINE_FORMULA } from '../inline-formula';
 
 /** TeX beyond this is no formula that anybody wrote. */
 export const LONGEST_FORMULA = 2000;
@@ -34,8 +35,7 @@ export const Formula = Node.create({
   parseMarkdown: (token) => ({ type: 'formula', attrs: { tex: String(token.tex ?? '') } }),
   renderMarkdown: (node) => (texOf(node.attrs) === '' ? '' : `$${texOf(node.attrs).replace(/\s+/g, ' ').trim()}$`)
 });
-/** A dollar sign that is followed by no space, up to one that follows none and comes before no digit: prices are none. */
-const INLINE = /^\$(?![\s$])((?:\\.|[^$\\\n]){1,2000}?)(?<!\s)\$(?!\d)/;
+const INLINE = new RegExp(`^${INLINE_FORMULA.source}`);
 
 /** A formula on lines of its own; in Markdown between two double dollar signs. */
 export const FormulaBlock = Node.create({

@@ -1,7 +1,5 @@
 import { Image } from '@tiptap/extension-image';
-
-/** A picture of a page by the name of its bytes: their hash, with the ending of what they are. */
-export const PICTURE = /^pictures\/([0-9a-f]{64})\.(jpg|png|webp|gif)$/;
+import { PICTURE } from '../picture-name';
 
 /**
  * A picture that lies beside its page. Its address within the page is the one by which it travels with it; nothing else is

@@ -1,4 +1,5 @@
 import sanitize from 'sanitize-html';
+import { isSafeLink } from '$core/pages/safe-link';
 import { checkShowable } from '../../rich-text/showable';
 
 /** HTML reduced to what a page can hold. Pictures only by the mark of one that was read with it. */
@@ -46,7 +47,7 @@ export function cleanPage(html: string): string {
       // What leads within the document it came from leads nowhere here.
       a: (tagName, { href = '' }) => ({
         tagName,
-        attribs: /^(https?:|mailto:)/i.test(href) ? { href } : ({} as Record<string, string>)
+        attribs: isSafeLink(href) ? { href } : ({} as Record<string, string>)
       })
     }
   });

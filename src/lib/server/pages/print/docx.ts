@@ -22,6 +22,7 @@ import {
 import { mml2omml } from 'mathml2omml';
 import sharp from 'sharp';
 import { fromMarkdown } from '$core/pages/markdown';
+import { isSafeLink } from '$core/pages/safe-link';
 import { bareMathml } from './mathml';
 
 interface Written {
@@ -216,7 +217,7 @@ class Writer {
   private text({ text = '', marks = [] }: JSONContent): ParagraphChild {
     const has = (type: string) => marks.find((mark) => mark.type === type);
     const href = String(has('link')?.attrs?.href ?? '');
-    const linked = /^(https?:\/\/|mailto:)/i.test(href);
+    const linked = isSafeLink(href);
     const run = new TextRun({
       text: text.replace(/[\p{Cc}]/gu, ' '),
       ...(has('bold') && { bold: true }),

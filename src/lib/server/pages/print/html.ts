@@ -1,6 +1,6 @@
 import { toHtml, escaped } from '$core/pages/html';
 import { fromMarkdown } from '$core/pages/markdown';
-import { PICTURE } from '$core/pages/nodes/picture';
+import { PICTURE } from '$core/pages/picture-name';
 import { mathml } from './mathml';
 
 /** What is shown of a page within ours: its structure, with pictures by the names that they have beside it. */

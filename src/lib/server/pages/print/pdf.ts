@@ -1,6 +1,7 @@
 import type { JSONContent } from '@tiptap/core';
 import { PDFDocument, type PDFImage } from 'pdf-lib';
 import { fromMarkdown } from '$core/pages/markdown';
+import { isSafeLink } from '$core/pages/safe-link';
 import { formulaBox } from './formula-box';
 import type { Inline } from './line';
 import { CELL, faceOf, INK, Sheets, TEXT_WIDTH } from './sheets';
@@ -231,7 +232,7 @@ class Printer {
         ...run,
         ...(has('code') && { face: 'mono' as const, size: run.size * 0.92 }),
         ...(has('strike') && { strike: true }),
-        ...(/^(https?:\/\/|mailto:)/i.test(href) && { href })
+        ...(isSafeLink(href) && { href })
       }
     ];
   }

@@ -1,9 +1,9 @@
 <script lang="ts">
   import { toTheSecond } from '$core/time/words';
   import { getZone } from '$ui/time/reader';
-  import type { Saving } from './page.svelte';
+  import type { Saving } from './saving';
 
-  /** Whether all of a page is at the server, in words that never leave it open. */
+  /** Whether all that was written or answered is at the server, in words that never leave it open. */
   const { saving }: { saving: Saving } = $props();
   const zone = getZone();
 </script>

@@ -1,0 +1,25 @@
+<script lang="ts">
+  import { FileInput } from '@lucide/svelte';
+
+  interface Props {
+    label: string;
+    bring: (file: File) => void;
+  }
+  /** Chooses a document whose text is to stand here. */
+  const { label, bring }: Props = $props();
+</script>
+
+<label class="btn btn-ghost btn-sm" title="{label}: DOCX, ODT, HTML, Markdown">
+  <FileInput size={16} strokeWidth={1.75} aria-hidden="true" />
+  {label}
+  <input
+    type="file"
+    accept=".docx,.odt,.html,.htm,.md,.markdown,.txt"
+    class="sr-only"
+    onchange={({ currentTarget }) => {
+      const [file] = currentTarget.files ?? [];
+      if (file) bring(file);
+      currentTarget.value = '';
+    }}
+  />
+</label>

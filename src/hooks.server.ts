@@ -26,7 +26,7 @@ import { readTheme } from './routes/shared/theme';
 const FORM_LIMIT = 256 * 1024;
 /** Largest body of what was written on a page between two pauses: a long text that is pasted at once. */
 const PAGE_LIMIT = 2.2 * 1024 * 1024;
-const WRITTEN = /^\/assignments\/[^/]+\/pages\/[^/]+$/;
+const WRITTEN = /^\/(assignments\/[^/]+\/pages|marking\/[^/]+\/parts)\/[^/]+$/;
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 // Whatever this process writes is nobody else's to read on this machine.

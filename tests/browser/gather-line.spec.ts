@@ -8,7 +8,7 @@ const MEGABYTE = 1_000_000;
 const percent = async (row: Locator) => Number(/(\d+) %/.exec(await row.innerText())?.[1] ?? 0);
 
 test.describe('a long recording on a bad line', () => {
-  test.use({ settings: { VENDRO_MAX_FILE_MIB: '100' }, upPerSecond: 7 * MEGABYTE });
+  test.use({ settings: { VENDRO_MAX_FILE_MIB: '100' }, upPerSecond: 6 * MEGABYTE });
 
   test('40 MB go on where they stopped when the line is cut and when the server dies', async ({ world }) => {
     test.setTimeout(300_000);
@@ -35,12 +35,13 @@ test.describe('a long recording on a bad line', () => {
     await world.start();
     await expect(piecesIn(ilse, 'Also')).toHaveText(['harbour-bell.bin'], { timeout: 120_000 });
 
-    // The first stretch began at nothing, the others where the one before had stopped: no part was sent again.
+    // The first stretch began at nothing, the others where the server had stopped hearing: what was still in the
+    // buffers of this machine when the line was cut (some megabytes of what the browser calls sent) is all that goes twice.
     const [first = -1, second = 0, ...later] = began;
     expect(first).toBe(0);
-    expect(second).toBeGreaterThan(4 * MEGABYTE);
+    expect(second).toBeGreaterThan(MEGABYTE);
     expect(later.length).toBeGreaterThan(0);
-    expect(Math.min(...later)).toBeGreaterThan(12 * MEGABYTE);
+    expect(Math.min(...later)).toBeGreaterThan(9 * MEGABYTE);
     const [piece] = await world.sql("select sha256 from pieces where name = 'harbour-bell.bin'");
     expect(piece).toEqual({ sha256 });
   });

@@ -65,6 +65,7 @@ export async function layAddresses(): Promise<{
   ids = {
     'assignments id': assignmentId,
     'marking packet': packet,
+    'marking piece': submitted,
     'rounds packet': packet,
     'rounds no': '1',
     'materials id': material.id,
@@ -85,7 +86,8 @@ export async function layAddresses(): Promise<{
     // A place of a starter or of questions, which no student opens.
     'assignments place': randomUUID(),
     'pieces id': piece,
-    'submitted id': submitted
+    'submitted id': submitted,
+    'returned id': submitted
   };
   body = {
     ...{
@@ -204,7 +206,7 @@ export function pathOf({ route, action }: Address, which: 'hers' | 'random', sou
   const path = route.replace(/\[(\w+)(?:=\w+)?\]/g, (_, name: string) => {
     if (name === 'source') return source;
     if (name === 'shape') return SHAPES[0];
-    if (name === 'name' && room === 'files') return `${'0'.repeat(64)}.png`;
+    if (name === 'name') return `${'0'.repeat(64)}.png`;
     const id = ids[`${room === 'files' ? source : room} ${name}`];
     // A new kind of address has to say whose ids it takes.
     if (id === undefined) throw new Error(`Say in addresses.test.ts which id ${route} takes for ${name}.`);

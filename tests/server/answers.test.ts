@@ -16,7 +16,15 @@ import { at, key, MONDAY, packetOf, smallCourse } from './kit';
 
 const QUESTIONS: Question[] = [
   {
-    ...{ id: 'q1', text: 'Which one bores?', points: '2', optional: false, kind: 'choice', several: false },
+    ...{
+      id: 'q1',
+      text: 'Which one bores?',
+      points: '2',
+      optional: false,
+      picture: null,
+      kind: 'choice',
+      several: false
+    },
     options: [
       { id: 'a', text: 'Limpet' },
       { id: 'b', text: 'Dog whelk' }
@@ -28,12 +36,13 @@ const QUESTIONS: Question[] = [
     text: 'How wide?',
     points: '1.5',
     optional: false,
+    picture: null,
     kind: 'number',
     unit: 'mm',
     key: '12.5',
     tolerance: '0.5'
   },
-  { id: 'q3', text: 'Why?', points: '4', optional: false, kind: 'text', long: true, key: [] }
+  { id: 'q3', text: 'Why?', points: '4', optional: false, picture: null, kind: 'text', long: true, key: [] }
 ];
 let school: Awaited<ReturnType<typeof smallCourse>>;
 let assignmentId: string;

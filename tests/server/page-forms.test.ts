@@ -56,7 +56,7 @@ const set = { title: 'Kelp', serif: true, spacing: 1.5 };
 
 describe('what is made of a page, as other readers find it', () => {
   it('is a PDF with its words in their order, its sheets, notes and picture', async () => {
-    const pdf = await laid('kelp.pdf', await printPdf({ markdown: PAGE, ...set, author: '', at: 0, picture }));
+    const pdf = await laid('kelp.pdf', (await printPdf({ markdown: PAGE, ...set, author: '', at: 0, picture })).bytes);
     const { stdout: words } = await run('pdftotext', ['-layout', pdf, '-']);
     const [first = '', second = ''] = words.split('\f');
     expect(first.replace(/\s+/g, ' ')).toMatch(
@@ -75,7 +75,7 @@ describe('what is made of a page, as other readers find it', () => {
   it('loses no word of a table whose row is longer than a sheet', async () => {
     const words = Array.from({ length: 2600 }, (_, i) => `w${i}`);
     const markdown = `| short | long |\n| --- | --- |\n| kelp | ${words.join(' ')} |\n\nAfter it.\n`;
-    const pdf = await laid('row.pdf', await printPdf({ markdown, ...set, author: '', at: 0, picture }));
+    const pdf = await laid('row.pdf', (await printPdf({ markdown, ...set, author: '', at: 0, picture })).bytes);
     const { stdout } = await run('pdftotext', [pdf, '-']);
     const found = stdout.match(/\bw\d+\b/g) ?? [];
     expect(new Set(found).size).toBe(words.length);

@@ -23,7 +23,7 @@ export const packetIn = async ({ ilse }: School, assignmentId: string) =>
   readOwnPacket(await readAssignment(ilse, assignmentId));
 
 /** What a piece's bytes say. */
-export const bytesOf = async (person: Actor, from: 'pieces' | 'submitted', id: string): Promise<string> =>
+export const bytesOf = async (person: Actor, from: 'pieces' | 'submitted' | 'returned', id: string): Promise<string> =>
   readFileSync(blobPath((await find(person, from, id)).file?.sha256 ?? ''), 'utf8');
 
 /** A page as tests find it. */

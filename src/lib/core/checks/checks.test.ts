@@ -51,6 +51,38 @@ describe('checks', () => {
       ['measures: report.docx has 900 words; wanted: at least 1,000 words.']
     ],
     [
+      'a starter’s copy beside what was written instead, of which the untouched one is not spoken of twice',
+      situation({
+        ...wants({}, { starter: true }),
+        pieces: [
+          file({ id: 'c', name: 'Log.md', facts: { prompts: [{ label: 'Why?', optional: false, answered: false }] } }),
+          file({ id: 's', name: 'Log.pdf' })
+        ]
+      }),
+      ['two-copies: Both Log.md and Log.pdf lie in Report. Take out the one that is not to count.']
+    ],
+    [
+      'a question of a starter that is open, also beside what was written instead, once something is answered',
+      situation({
+        ...wants({}, { starter: true }),
+        pieces: [
+          file({
+            id: 'c',
+            name: 'Log.md',
+            facts: {
+              prompts: [
+                { label: 'Why?', optional: false, answered: false },
+                { label: 'Who?', optional: false, answered: true },
+                { label: 'More?', optional: true, answered: false }
+              ]
+            }
+          }),
+          file({ id: 'e', name: 'programme.pdf', evidenceFor: 'Activity 1, programme' })
+        ]
+      }),
+      ['prompts: Log.md: 1 of 2 answered. Open: “Why?”.']
+    ],
+    [
       'too many pages',
       situation({ ...wants({ pages: { to: 2 } }), pieces: [file({ reading: { words: 5, pages: 3 } })] }),
       ['measures: report.docx has 3 pages; wanted: at most 2 pages.']

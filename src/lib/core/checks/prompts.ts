@@ -1,15 +1,19 @@
 import { bytesOf } from '../pieces/registry';
 import type { Check } from './check';
+import { isSpare } from './two-copies';
 
-/** Nothing that a starter asks is left open. What may stay empty is never spoken of. */
+/**
+ * Nothing that a starter asks is left open. What may stay empty is never spoken of, nor a copy that nobody touched because
+ * the work was written by hand or in a file.
+ */
 export const prompts: Check = {
   name: 'prompts',
   title: 'Every question of a starter answered',
-  find: ({ pieces }) =>
-    pieces.flatMap((piece) => {
+  find: (situation) =>
+    situation.pieces.flatMap((piece) => {
       const asked = (bytesOf(piece)?.facts?.prompts ?? []).filter(({ optional }) => !optional);
       const open = asked.filter(({ answered }) => !answered).map(({ label }) => `“${short(label)}”`);
-      if (open.length === 0) return [];
+      if (open.length === 0 || isSpare(piece.id, situation)) return [];
       const named = open.slice(0, 3).join(', ');
       const more = open.length > 3 ? ` and ${open.length - 3} more` : '';
       const words = `${piece.name}: ${asked.length - open.length} of ${asked.length} answered. Open: ${named}${more}.`;

@@ -15,6 +15,7 @@ import { sheets } from './sheets';
 import { sound } from './sound';
 import { stillComing } from './still-coming';
 import { time } from './time';
+import { twoCopies } from './two-copies';
 
 /** Every check, in the order in which their findings are read. A new one is one file and one line here. */
 export const CHECKS: readonly Check[] = [
@@ -27,6 +28,7 @@ export const CHECKS: readonly Check[] = [
   measures,
   setting,
   prompts,
+  twoCopies,
   handedOut,
   sameAgain,
   links,

@@ -39,6 +39,8 @@ export const file = (over: Partial<FilePiece> = {}): FilePiece => ({
   mediaType: 'text/plain',
   facts: {},
   captioned: false,
+  cameBack: false,
+  evidenceFor: null,
   newer: null,
   links: [],
   reading: { words: 900, pages: null },

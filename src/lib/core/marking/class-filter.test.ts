@@ -16,6 +16,7 @@ const line = (given: Partial<ClassLine>): ClassLine => ({
   ranOut: false,
   claim: null,
   askedBack: false,
+  extraMinutes: 0,
   holder: 'student',
   standing: 'not-started',
   settledBy: null,

@@ -39,6 +39,8 @@ export interface ClassLine extends Holding {
   claim: string | null;
   /** The student asks for the standing round. */
   askedBack: boolean;
+  /** Minutes for questions beside what everybody has. */
+  extraMinutes: number;
 }
 
 /** How the class stands on an assignment that a teacher set. */

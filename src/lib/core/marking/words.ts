@@ -7,7 +7,9 @@ export const MARK_REFUSALS = [
   'points-missing',
   'gives-no-points',
   'another-round-stands',
-  'returned-meanwhile'
+  'returned-meanwhile',
+  'parts-elsewhere',
+  'parts-unreadable'
 ] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
@@ -22,6 +24,10 @@ const MARK_WORDS: Record<MarkRefusal, string> = {
   'gives-no-points': 'This assignment gives no points. Say it in the remark.',
   'another-round-stands':
     'The student has changed what you have since you opened this page. Look at the round that stands now.',
+  'parts-elsewhere':
+    'Somebody else filled your part in meanwhile. What you wrote still stands here: copy what you need of it, then open it again.',
+  'parts-unreadable':
+    'That could not be read as part of this page: it asks something, or it is too long. It still stands here.',
   'returned-meanwhile':
     'Somebody returned this while you had it open: see “What was returned”. What you wrote is still here. Press again to return it as well; the student then reads both.'
 };

@@ -20,6 +20,10 @@ export const BlobFacts = z.object({
   writing: z.object({ font: z.string().nullable(), spacing: z.number().nullable() }).optional(),
   /** What a page asks that was made of a starter, and what of it is answered. */
   prompts: z.array(z.object({ label: z.string(), optional: z.boolean(), answered: z.boolean() })).optional(),
+  /** Files that entries of a page name as what shows them, each with what it is called there. */
+  evidence: z.array(z.object({ sha256: z.string(), words: z.string() })).optional(),
+  /** Parts of a page that only its teacher fills. */
+  teachersParts: z.number().optional(),
   /** What was noted as it was made here, by the browser that made it. */
   made: MadeFacts.optional()
 });

@@ -14,6 +14,8 @@ export interface DeliverableView {
   starter?: boolean;
   /** How many questions its teacher asks there, to be answered in place; 0 for none. */
   questions?: number;
+  /** These have a limit of time. */
+  timed?: boolean;
   /** What its naming pattern wants the reader's own piece to be called; null where there is none. */
   named?: string | null;
 }

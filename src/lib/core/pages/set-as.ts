@@ -2,6 +2,8 @@
 export interface SetAs {
   serif: boolean;
   spacing: number;
+  /** It is to be filled by hand: what is empty is room to write. */
+  room?: boolean;
 }
 
 /** How a place's wants have a page set. */

@@ -1,4 +1,5 @@
 import type { JSONContent } from '@tiptap/core';
+import { has, HEADS, isPrompt, textOf, walk } from './walk';
 
 /** Something that a starter asks, and whether it is answered. */
 export interface Prompt {
@@ -145,9 +146,6 @@ function asks(block: JSONContent, next: JSONContent | undefined): boolean {
   return false;
 }
 
-const HEADS = new Set(['heading', 'paragraph', 'listItem', 'tableHeader', 'tableCell']);
-const PROMPTS = new Set(['answer', 'choice', 'entries']);
-const isPrompt = ({ type }: JSONContent): boolean => PROMPTS.has(type ?? '');
 const isEmpty = (node: JSONContent): boolean =>
   node.type === 'paragraph' && textOf(node) === '' && !has(node, 'formula');
 
@@ -193,21 +191,6 @@ function asWords(node: JSONContent): JSONContent {
   };
 }
 
-/** @param visit says whether to look inside */
-function walk(node: JSONContent, visit: (node: JSONContent) => boolean): void {
-  if (visit(node)) node.content?.forEach((child) => walk(child, visit));
-}
-
-function textOf(node: JSONContent): string {
-  if (node.type === 'text') return (node.text ?? '').trim();
-  return (node.content ?? [])
-    .filter((child) => !isPrompt(child))
-    .map(textOf)
-    .filter(Boolean)
-    .join(' ');
-}
-const has = (node: JSONContent, type: string): boolean =>
-  node.type === type || (node.content ?? []).some((child) => has(child, type));
 const markOf = ({ type, attrs }: { type: string; attrs?: Record<string, unknown> }) => ({
   type,
   ...(attrs && Object.keys(attrs).length > 0 && { attrs })

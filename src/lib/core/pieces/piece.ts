@@ -48,6 +48,10 @@ export interface BytesPiece extends AnyPiece {
   facts: BlobFacts | null;
   /** What is said in it can be read beside it. */
   captioned: boolean;
+  /** What it shows, where a page of the same packet names it as evidence. */
+  evidenceFor: string | null;
+  /** It came back with something that its teacher filled in. */
+  cameBack: boolean;
   /** The version that the Shelf has now, where this piece is of an older one. */
   newer: number | null;
   /** Where the document leads to, as it was last looked at; null before it was read. */

@@ -8,8 +8,8 @@ import type { Asked, Option, Question } from './question';
 export const asked = (questions: readonly Question[], seed: string): Asked[] => questions.map((one) => ask(one, seed));
 
 function ask(question: Question, seed: string): Asked {
-  const { id, text, points, optional } = question;
-  const base = { id, text, points, optional };
+  const { id, text, points, optional, picture } = question;
+  const base = { id, text, points, optional, picture };
   switch (question.kind) {
     case 'choice':
       return { ...base, kind: 'choice', options: question.options, several: question.several };
@@ -21,6 +21,8 @@ function ask(question: Question, seed: string): Asked {
       return { ...base, kind: 'match', left: question.left, right: shuffled(question.right, `${seed} ${id}`) };
     case 'order':
       return { ...base, kind: 'order', items: shuffled(question.items, `${seed} ${id}`) };
+    case 'spot':
+      return { ...base, kind: 'spot' };
   }
 }
 

@@ -1,4 +1,5 @@
-import type { Answer, Answers, Question } from './question';
+import type { Answer, Answers, Question, Spot } from './question';
+import { spotIn } from './spot';
 
 /** What a machine counted of answers. Points are exact decimals, as text. */
 export interface Counted {
@@ -83,8 +84,20 @@ const COUNTING: Counting = {
     if (!counted) return null;
     const said = Array.isArray(answer) ? answer : [];
     return { right: items.filter(({ id }, i) => said[i] === id).length, all: items.length };
+  },
+  spot({ key }, answer) {
+    if (key.length === 0) return null;
+    const at = spotIn(answer);
+    return is(at !== null && key.some((one) => isWithin(at, one)));
   }
 };
+
+/** Whether a place lies in an ellipse. One without a half has no inside but its own line or point. */
+function isWithin(at: Spot, { x, y, across, down }: Spot & { across: number; down: number }): boolean {
+  const [dx, dy] = [at.x - x, at.y - y];
+  if (across === 0 || down === 0) return Math.abs(dx) <= across && Math.abs(dy) <= down;
+  return (dx * down) ** 2 + (dy * across) ** 2 <= (across * down) ** 2;
+}
 
 /** How much of an answer is right; null where there is no key. */
 function partOf(question: Question, answer: Answer | undefined): Part | null {

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { PICTURE } from '../pages/picture-name';
 
 /** Questions of one set, and characters of what each asks and is answered. */
 export const MOST_QUESTIONS = 120;
@@ -11,13 +12,21 @@ const Id = z.string().regex(/^[a-z0-9-]{1,40}$/i);
 const Text = z.string().trim().min(1).max(LONGEST_TEXT);
 const Option = z.object({ id: Id, text: z.string().trim().min(1).max(400) });
 
+const Picture = z.object({ name: z.string().regex(PICTURE), alt: z.string().trim().max(500) });
+/** A place on a picture, in thousandths of its width and height. */
+const Thousandth = z.number().int().min(0).max(1000);
+export const Spot = z.object({ x: Thousandth, y: Thousandth });
+export type Spot = z.infer<typeof Spot>;
+
 const OF_ALL = {
   id: Id,
   /** In Markdown, formulas between dollar signs. */
   text: Text,
   /** What it brings; counted by machine where there is a key. */
   points: Decimal,
-  optional: z.boolean()
+  optional: z.boolean(),
+  /** A picture beside it, by its name in the place, and what it shows for those who do not see it. */
+  picture: Picture.nullable().default(null)
 };
 
 /** One question with its key: null, or empty, where nothing is counted by machine. */
@@ -59,6 +68,12 @@ export const Question = z.discriminatedUnion('kind', [
     /** In the order that is right. */
     items: z.array(Option).min(2).max(20),
     counted: z.boolean()
+  }),
+  z.object({
+    ...OF_ALL,
+    kind: z.literal('spot'),
+    /** Ellipses around what is right, each with its halves across and down. */
+    key: z.array(Spot.extend({ across: Thousandth, down: Thousandth })).max(20)
   })
 ]);
 export type Question = z.infer<typeof Question>;
@@ -73,14 +88,16 @@ export type QuestionSet = z.infer<typeof QuestionSet>;
 
 /** A question as its answerer has it: without what is right. */
 export type Asked =
-  | (Pick<Question, 'id' | 'text' | 'points' | 'optional'> & { kind: 'choice'; options: Option[]; several: boolean })
-  | (Pick<Question, 'id' | 'text' | 'points' | 'optional'> & { kind: 'text'; long: boolean })
-  | (Pick<Question, 'id' | 'text' | 'points' | 'optional'> & { kind: 'number'; unit: string })
-  | (Pick<Question, 'id' | 'text' | 'points' | 'optional'> & { kind: 'match'; left: Option[]; right: Option[] })
-  | (Pick<Question, 'id' | 'text' | 'points' | 'optional'> & { kind: 'order'; items: Option[] });
+  | (OfAll & { kind: 'choice'; options: Option[]; several: boolean })
+  | (OfAll & { kind: 'text'; long: boolean })
+  | (OfAll & { kind: 'number'; unit: string })
+  | (OfAll & { kind: 'match'; left: Option[]; right: Option[] })
+  | (OfAll & { kind: 'order'; items: Option[] })
+  | (OfAll & { kind: 'spot' });
+type OfAll = Pick<Question, 'id' | 'text' | 'points' | 'optional' | 'picture'>;
 export type Option = z.infer<typeof Option>;
 
-/** What was answered: ids of options (chosen, or in their order), words, a number as it was typed, pairs. */
+/** What was answered: ids of options (chosen, or in their order), words, a number as it was typed, pairs; a place on a picture as `x,y`. */
 export const Answer = z.union([
   z.string().max(LONGEST_ANSWER),
   z.array(Id).max(30),

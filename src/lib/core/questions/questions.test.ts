@@ -76,6 +76,38 @@ describe('what a machine counts', () => {
   });
 });
 
+describe('a place on a picture', () => {
+  const SPOT: AQuestion = {
+    ...{ id: 'q', text: 'Where is the keel?', points: '2', optional: false, kind: 'spot' },
+    picture: { name: `pictures/${'a'.repeat(64)}.png`, alt: 'A hull' },
+    key: [{ x: 500, y: 800, across: 100, down: 50 }]
+  };
+
+  it('is right within an ellipse around it, and counted by nobody where there is none', () => {
+    for (const [answer, got] of [
+      ['500,800', '2'],
+      ['599,800', '2'],
+      ['500,849', '2'],
+      ['590,845', '0'],
+      ['1001,800', '0'],
+      ['', '0']
+    ] as const)
+      expect(points(SPOT, answer)).toBe(got);
+    expect(points({ ...SPOT, key: [] }, '500,800')).toBeNull();
+  });
+
+  it('is told apart from what is none, said in words, and asked without what is right', () => {
+    const [told] = asked([SPOT], 'ilse');
+    if (!told) throw new Error('one question');
+    expect(JSON.stringify(told)).not.toContain('across');
+    for (const fits of ['0,0', '1000,1000', '']) expect(fitsQuestion(told, fits)).toBe(true);
+    for (const not of ['1,2,3', '1001,0', '-1,0', ['a']]) expect(fitsQuestion(told, not)).toBe(false);
+    const page = answersMarkdown([told], { q: '250,800' });
+    expect(page).toContain('25 % from the left, 80 % from the top');
+    expect(page).toContain('](pictures/');
+  });
+});
+
 describe('what is asked', () => {
   it('tells nothing of what is right', () => {
     const all = [ONE, SEVERAL, NUMBER, SHORT, MATCH, ORDER].map((question, i) => ({ ...question, id: `q${i}` }));

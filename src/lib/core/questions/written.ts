@@ -1,6 +1,7 @@
 import type { JSONContent } from '@tiptap/core';
 import { fromMarkdown, toMarkdown } from '../pages/markdown';
 import type { Answer, Answers, Asked, Option } from './question';
+import { spotIn, spotWords } from './spot';
 
 /** Whether a question has an answer. */
 export function isAnswered(question: Asked, answer: Answer | undefined): boolean {
@@ -12,8 +13,6 @@ export function isAnswered(question: Asked, answer: Answer | undefined): boolean
 
 /** An answer that such a question can have; anything else is refused. */
 export function fitsQuestion(question: Asked, answer: Answer): boolean {
-  const among = (options: readonly Option[], ids: readonly string[]) =>
-    new Set(ids).size === ids.length && ids.every((id) => options.some((option) => option.id === id));
   switch (question.kind) {
     case 'choice':
       return Array.isArray(answer) && among(question.options, answer) && (question.several || answer.length <= 1);
@@ -22,18 +21,24 @@ export function fitsQuestion(question: Asked, answer: Answer): boolean {
         Array.isArray(answer) && among(question.items, answer) && [0, question.items.length].includes(answer.length)
       );
     case 'match':
-      return (
-        typeof answer === 'object' &&
-        !Array.isArray(answer) &&
-        among(question.left, Object.keys(answer)) &&
-        Object.values(answer).every((id) => question.right.some((option) => option.id === id))
-      );
+      return fitsPairs(question, answer);
     case 'number':
       return typeof answer === 'string' && answer.length <= 100;
     case 'text':
       return typeof answer === 'string';
+    case 'spot':
+      return answer === '' || spotIn(answer) !== null;
   }
 }
+
+const fitsPairs = (question: Extract<Asked, { kind: 'match' }>, answer: Answer): boolean =>
+  typeof answer === 'object' &&
+  !Array.isArray(answer) &&
+  among(question.left, Object.keys(answer)) &&
+  Object.values(answer).every((id) => question.right.some((option) => option.id === id));
+
+const among = (options: readonly Option[], ids: readonly string[]): boolean =>
+  new Set(ids).size === ids.length && ids.every((id) => options.some((option) => option.id === id));
 
 /** Questions and answers as a page, which any program opens: what a round freezes, and what checks and readers know of it. */
 export function answersMarkdown(questions: readonly Asked[], answers: Answers): string {
@@ -44,6 +49,9 @@ export function answersMarkdown(questions: readonly Asked[], answers: Answers): 
     return [
       head.type === 'paragraph' ? heading : { ...heading, content: [number] },
       ...(head.type === 'paragraph' ? more : [head, ...more]),
+      ...(question.picture
+        ? [{ type: 'image', attrs: { src: question.picture.name, alt: question.picture.alt } }]
+        : []),
       part(question, answers[question.id])
     ];
   });
@@ -87,5 +95,9 @@ export function linesOf(question: Asked, answer: Answer | undefined): string[] {
       return Array.isArray(answer) ? answer.map((id, i) => `${i + 1}. ${named(question.items, id)}`) : [];
     case 'choice':
       return Array.isArray(answer) ? answer.map((id) => named(question.options, id)) : [];
+    case 'spot': {
+      const at = spotIn(answer);
+      return at ? [spotWords(at)] : [];
+    }
   }
 }

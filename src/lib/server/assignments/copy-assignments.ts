@@ -14,7 +14,7 @@ export async function copyIds(sql: string, bind: unknown[], tx: Tx): Promise<Cop
 }
 
 /**
- * Copies assignments with their deliverables, must-do items, rubric and materials, as drafts without dates: nobody's
+ * Copies assignments with their deliverables and what is prepared in these, must-do items, rubric and materials, as drafts without dates: nobody's
  * work comes along, and nothing is due before its teacher says so.
  *
  * @param units where an old unit's assignments go; those of a unit that is not named lie in none
@@ -48,6 +48,17 @@ export async function copyAssignments(
     [map],
     tx
   );
+  // What is prepared in a place comes along: its starter, its questions, their pictures.
+  for (const { table, columns } of PREPARED)
+    await execute(
+      `insert into ${table} (deliverable_id, ${columns.join(', ')})
+       select d.id, ${columns.map((column) => `s.${column}`).join(', ')}
+       from ${table} s join deliverables o on o.id = s.deliverable_id
+       join ${pairs('$1', 'm')} on m.old = o.assignment_id
+       join deliverables d on d.assignment_id = m.new and d.position = o.position`,
+      [map],
+      tx
+    );
   await execute(
     `insert into must_do_items (assignment_id, position, text, optional, met_by)
      select m.new, i.position, i.text, i.optional, i.met_by
@@ -77,6 +88,12 @@ export async function copyAssignments(
     tx
   );
 }
+
+const PREPARED = [
+  { table: 'starters', columns: ['version', 'text', 'changed_at', 'changed_by'] },
+  { table: 'question_sets', columns: ['version', 'questions', 'minutes', 'one_by_one', 'changed_at', 'changed_by'] },
+  { table: 'place_pictures', columns: ['sha256'] }
+];
 
 /** The pairs of a copy as a table, for a join. */
 function pairs(bound: string, alias: string): string {

@@ -26,13 +26,15 @@ export const DeliverableRow = z.object({
   optional: z.boolean(),
   wants: Wants,
   starter: z.boolean(),
-  questions: z.number()
+  questions: z.number(),
+  timed: z.boolean()
 });
 
 /** The query of it. @param assignment the SQL of the assignment's id */
 export const deliverablesOf = (assignment: string) => `
   select d.id, d.title, d.ask, d.optional, d.wants,
     exists (select 1 from starters s where s.deliverable_id = d.id) as starter,
-    coalesce((select jsonb_array_length(q.questions) from question_sets q where q.deliverable_id = d.id), 0) as questions
+    coalesce((select jsonb_array_length(q.questions) from question_sets q where q.deliverable_id = d.id), 0) as questions,
+    exists (select 1 from question_sets q where q.deliverable_id = d.id and q.minutes is not null) as timed
   from deliverables d
   where d.assignment_id = ${assignment} order by d.position`;

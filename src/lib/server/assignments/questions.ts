@@ -96,6 +96,8 @@ function sound(questions: readonly Question[]): boolean {
           );
         case 'order':
           return own(idsOf(question.items));
+        case 'spot':
+          return question.picture !== null;
         default:
           return true;
       }

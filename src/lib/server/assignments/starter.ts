@@ -66,7 +66,9 @@ export async function keepStarter(
     await execute(KEEP, [at.deliverableId, version, toMarkdown(page), new Date(clock.now()), person.id], tx);
     await audit(person.id, 'keep-starter', at.assignmentId, { deliverableId: at.deliverableId, version }, tx);
     const corrected =
-      known === 0 ? { corrected: 0, loose: 0 } : await correctCopies(person.id, at.deliverableId, page, tx);
+      known === 0
+        ? { corrected: 0, loose: 0 }
+        : await correctCopies(person.id, at.deliverableId, { before: fromMarkdown(before.text), now: page }, tx);
     await publish({ what: 'assignment-changed', assignmentId: at.assignmentId, courseId: before.courseId }, tx);
     return { ok: true, version, ...corrected };
   });

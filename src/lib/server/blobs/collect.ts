@@ -45,6 +45,7 @@ export const REFERENCES = [
   ['shelf_versions', 'sha256'],
   ['pieces', 'sha256'],
   ['round_pieces', 'sha256'],
+  ['round_pieces', 'returned_sha256'],
   ['pieces', 'captions_sha256'],
   ['round_pieces', 'captions_sha256'],
   ['materials', 'sha256'],
@@ -53,6 +54,7 @@ export const REFERENCES = [
   ['blob_pdfs', 'pdf_sha256'],
   ['blob_thumbnails', 'thumbnail_sha256'],
   ['page_pictures', 'sha256'],
+  ['place_pictures', 'sha256'],
   ['blob_pictures', 'picture_sha256'],
   ['blob_forms', 'made_sha256']
 ] as const;

@@ -46,6 +46,8 @@ function asPiece({ deliverableId, name, size, sha256 }: ComingPiece): FilePiece 
   const unknown = {
     facts: null,
     captioned: false,
+    cameBack: false,
+    evidenceFor: null,
     newer: null,
     links: null,
     reading: null,

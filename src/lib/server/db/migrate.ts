@@ -27,6 +27,8 @@ import * as pages from './migrations/0023-pages';
 import * as mergedPages from './migrations/0024-merged-pages';
 import * as starters from './migrations/0025-starters';
 import * as questions from './migrations/0026-questions';
+import * as teachersParts from './migrations/0027-teachers-parts';
+import * as placesPictures from './migrations/0028-places-pictures';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -55,7 +57,9 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0023-pages', ...pages },
   { name: '0024-merged-pages', ...mergedPages },
   { name: '0025-starters', ...starters },
-  { name: '0026-questions', ...questions }
+  { name: '0026-questions', ...questions },
+  { name: '0027-teachers-parts', ...teachersParts },
+  { name: '0028-places-pictures', ...placesPictures }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

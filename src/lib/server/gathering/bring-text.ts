@@ -10,9 +10,8 @@ import type { Outcome } from '../outcome';
 import { findDraft } from '../pages/draft';
 import { NotNow } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
-import { keepOnShelf } from '../shelf/keep-on-shelf';
-import { whilePromised } from '../shelf/quota';
 import { arranging, type OnePiece } from './arranging';
+import { broughtToShelf } from './brought-to-shelf';
 import { layPicture } from './page-pictures';
 
 /** Larger files are no texts that anybody writes on. */
@@ -63,19 +62,8 @@ export async function broughtFrom(
   coming: Incoming,
   lay: (picture: StoredFile) => Promise<Outcome<{ name: string }, Refusal | PieceRefusal>>
 ): Promise<Outcome<{ text: Text }, Refusal | PieceRefusal>> {
-  const kept = await whilePromised(person, coming.size, () => keep(person, coming));
-  if (kept === null) return { ok: false, why: 'shelf-full' };
+  const kept = await broughtToShelf(person, coming, LARGEST_TEXT);
   return kept.ok ? read(kept.file, lay) : kept;
-}
-
-async function keep(
-  person: Actor,
-  { stream, name }: { stream: ReadableStream; name: string }
-): Promise<Outcome<{ file: StoredFile }, PieceRefusal>> {
-  const bytes = Readable.fromWeb(stream as Parameters<typeof Readable.fromWeb>[0]);
-  const blob = await storeBlob(bytes, LARGEST_TEXT);
-  const onShelf = await keepOnShelf(person, { name, blob, came: 'upload', folder: null });
-  return onShelf.ok ? { ok: true, file: { ...blob, name } } : onShelf;
 }
 
 async function read(

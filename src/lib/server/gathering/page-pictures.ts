@@ -1,4 +1,3 @@
-import { Readable } from 'node:stream';
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
 import { previewKind } from '$core/materials/preview';
@@ -7,25 +6,14 @@ import { pictureName } from '$core/pages/picture-name';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';
-import { soundPath } from '../blobs/sound';
-import { BlobRefused, storeBlob, type StoredBlob } from '../blobs/store';
+import { BlobRefused } from '../blobs/store';
 import type { StoredFile } from '../blobs/stored-file';
 import { execute, select } from '../db/connection';
-import { log } from '../log';
 import type { Outcome } from '../outcome';
 import { findDraft } from '../pages/draft';
-import { NotNow } from '../parsing/limits';
-import { parseApart } from '../parsing/pool';
-import { keepOnShelf } from '../shelf/keep-on-shelf';
-import { ownFile } from '../shelf/own-file';
-import { whilePromised } from '../shelf/quota';
+import { LARGEST_PICTURE, shrunkPicture } from '../pages/shrunk-picture';
 import { arranging, type OnePiece } from './arranging';
-
-/** Larger files are no pictures for a page. */
-export const LARGEST_PICTURE = 60_000_000;
-
-/** A picture as it comes: bytes from a device, which then lie on the Shelf as they came, or a file that lies there. */
-export type Coming = { stream: ReadableStream; name: string; size: number } | { fileId: string };
+import { broughtToShelf, type Coming } from './brought-to-shelf';
 
 /**
  * Lays a picture beside a page of the student's own packet, as small as a page needs it. The original stays on their Shelf.
@@ -44,7 +32,7 @@ export async function addPagePicture(
   });
   if (!may.ok) return may;
   try {
-    const original = await originalOf(person, coming);
+    const original = await broughtToShelf(person, coming, LARGEST_PICTURE, isPicture);
     return original.ok ? await layPicture(person, input, original.file) : original;
   } catch (error) {
     if (error instanceof BlobRefused) return { ok: false, why: error.why };
@@ -52,22 +40,7 @@ export async function addPagePicture(
   }
 }
 
-async function originalOf(person: Actor, coming: Coming): Promise<Outcome<{ file: StoredFile }, PieceRefusal>> {
-  if ('fileId' in coming) {
-    const file = await ownFile(person, coming.fileId);
-    return previewKind(file) === 'picture' ? { ok: true, file } : { ok: false, why: 'no-picture' };
-  }
-  const { stream, name, size } = coming;
-  const bytes = Readable.fromWeb(stream as Parameters<typeof Readable.fromWeb>[0]);
-  const kept = await whilePromised(person, size, async () => {
-    const blob = await storeBlob(bytes, LARGEST_PICTURE);
-    if (previewKind({ name, mediaType: blob.mediaType }) !== 'picture')
-      return { ok: false, why: 'no-picture' } as const;
-    const onShelf = await keepOnShelf(person, { name, blob, came: 'upload', folder: null });
-    return onShelf.ok ? ({ ok: true, file: { ...blob, name } } as const) : onShelf;
-  });
-  return kept ?? { ok: false, why: 'shelf-full' };
-}
+const isPicture = (file: StoredFile): PieceRefusal | null => (previewKind(file) === 'picture' ? null : 'no-picture');
 
 /** Lays what is on the disk beside a page, as small as a page needs it. */
 export async function layPicture(
@@ -75,24 +48,13 @@ export async function layPicture(
   input: OnePiece,
   file: StoredFile
 ): Promise<Outcome<{ name: string }, Refusal | PieceRefusal>> {
-  const blob = await shrunk(file);
+  const blob = await shrunkPicture(file);
   if (blob === null) return { ok: false, why: 'no-picture' };
   return arranging(person, input, async (_, { tx }) => {
     await registerBlob(blob, tx);
     await execute(LAY, [input.pieceId, blob.sha256], tx);
     return { ok: true, name: pictureName(blob) };
   });
-}
-
-async function shrunk(file: StoredFile): Promise<StoredBlob | null> {
-  try {
-    const { bytes, mediaType } = await parseApart('page-picture', { path: await soundPath(file) });
-    return { ...(await storeBlob(Readable.from([Buffer.from(bytes)]))), mediaType };
-  } catch (error) {
-    if (error instanceof NotNow || error instanceof BlobRefused) throw error;
-    log.info({ err: error, sha256: file.sha256 }, 'a picture could not be made smaller');
-    return null;
-  }
 }
 
 const Count = z.object({ n: z.number() });

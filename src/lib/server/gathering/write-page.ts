@@ -1,5 +1,7 @@
 import { allowed, type Refusal } from '$core/packets/allowed';
+import { fromMarkdown } from '$core/pages/markdown';
 import type { Update } from '$core/pages/merge';
+import { picturesOf } from '$core/pages/sound';
 import { keepableName } from '$core/pieces/names';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
@@ -13,6 +15,7 @@ import { NotHere, type Outcome } from '../outcome';
 import { withPacket } from '../packets/open-packet';
 import { findDraft, writtenSince } from '../pages/draft';
 import { flushPage } from '../pages/flush';
+import { layPlacePictures } from '../pages/lay-place-pictures';
 import { printPages } from '../pages/print-packet';
 import { keepQuickly } from '../pages/keep-quickly';
 import { takeWriting } from '../pages/take-writing';
@@ -33,17 +36,34 @@ export interface WhatIsNew {
 /**
  * Lays a page into a place of the student's own packet, under its own name: an empty one, or a copy of what the teacher
  * prepared for it.
+ *
+ * @param input `insteadOf`: a piece of the place that leaves the packet as the page comes; its file stays on the Shelf
  */
 export async function beginPage(
   person: Actor,
-  input: { assignmentId: string; deliverableId: string | null; name: string; key: string }
+  input: {
+    assignmentId: string;
+    deliverableId: string | null;
+    name: string;
+    key: string;
+    insteadOf?: string | undefined;
+  }
 ): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
   const name = keepableName(`${input.name}.md`);
   if (name === null) return { ok: false, why: 'name-too-long' };
-  const text = (await starterText(input.deliverableId)) ?? `# ${input.name}\n`;
+  const starter = await starterText(input.deliverableId);
+  const text = starter ?? `# ${input.name}\n`;
   const blob = await storeText(text, 'text/markdown');
   const { assignmentId, deliverableId, key } = input;
-  return addFile(person, { assignmentId, deliverableId, name, blob, came: 'written', key: `page ${key}` });
+  const insteadOf = input.insteadOf === undefined ? [] : [input.insteadOf];
+  const begun = await addFile(person, {
+    ...{ assignmentId, deliverableId, name, blob, insteadOf },
+    came: 'written',
+    key: `page ${key}`
+  });
+  if (begun.ok && starter !== null && deliverableId !== null)
+    await layPlacePictures(blob.sha256, deliverableId, picturesOf(fromMarkdown(starter)));
+  return begun;
 }
 
 /**

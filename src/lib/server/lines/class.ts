@@ -20,10 +20,10 @@ export async function readClass(facts: {
 
 function classLine(row: z.infer<typeof ClassRow>, line: ReturnType<typeof toLines>[number] | undefined): ClassLine[] {
   if (!line) return [];
-  const { studentId, student, packetId, extended, rounds, sealUntil, claim, askedBack } = row;
+  const { studentId, student, packetId, extended, rounds, sealUntil, claim, askedBack, extraMinutes } = row;
   const { due, since, given, kept, ranOut, holder, standing, settledBy, lastMove } = line;
   const held = { holder, standing, settledBy, lastMove, due, since, given, kept, ranOut };
-  return [{ studentId, student, packetId, extended, rounds, sealUntil, claim, askedBack, ...held }];
+  return [{ studentId, student, packetId, extended, rounds, sealUntil, claim, askedBack, extraMinutes, ...held }];
 }
 
 const ClassRow = LineRow.extend({
@@ -33,13 +33,15 @@ const ClassRow = LineRow.extend({
   extended: z.boolean(),
   rounds: z.number(),
   claim: z.string().nullable(),
-  askedBack: z.boolean()
+  askedBack: z.boolean(),
+  extraMinutes: z.number()
 });
 
 const CLASS = `
   select ${LINE_COLUMNS}, s.id as "studentId", s.name as student, p.id as "packetId",
     coalesce(p.due_extended or p.closes_extended, false) as extended,
     (select count(*)::int from rounds r where r.packet_id = p.id) as rounds,
+    coalesce(p.extra_minutes, 0) as "extraMinutes",
     coalesce(p.asked_back_at is not null, false) as "askedBack",
     case when p.claimed_at is not null then (select e2.data->>'note' from custody_events e2
       where e2.packet_id = p.id and e2.type = 'in-person-claimed' order by e2.seq desc limit 1) end as claim

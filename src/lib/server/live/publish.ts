@@ -10,6 +10,8 @@ export type Happening =
   | { what: 'custody'; packet: PacketNews; events: readonly CustodyEventType[] }
   /** Pieces of a working packet were named, noted or moved. */
   | { what: 'pieces-arranged'; packet: PacketNews }
+  /** A student was given more time for questions. */
+  | { what: 'extra-time'; packet: PacketNews }
   /** Something was written on a page of a working packet; `seq`: its count since. */
   | { what: 'written'; packet: PacketNews; pieceId: string; seq: number }
   /** Something of a person's own Shelf changed, or an upload of theirs was given up. */
@@ -60,6 +62,7 @@ const AUDIENCES: Audiences = {
     return events.every((type) => PRIVATE.has(type)) ? ofDraft(packet, about) : ofPacket(packet, about);
   },
   'pieces-arranged': ({ packet }) => ofDraft(packet, [topics.assignment(packet.facts.assignmentId)]),
+  'extra-time': ({ packet }) => ofPacket(packet, [topics.assignment(packet.facts.assignmentId)]),
   // Whoever has it open: nobody reads a draft as it is typed, but those who write it.
   written: ({ packet, pieceId, seq }) => ({ people: packet.members, about: [pageTopic(pieceId, seq)] }),
   shelf: ({ personId }) => ({ people: [personId], about: [topics.shelf] }),

@@ -2,7 +2,9 @@ import { z } from 'zod';
 import type { Action, Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { audit } from '../db/audit';
+import { execute } from '../db/connection';
 import { Mark } from '../db/models/packets';
+import { publish } from '../live/publish';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
@@ -28,6 +30,19 @@ export async function extend(
   return classAction(person, who, { do: 'extend', due, closes }, (packet) =>
     tellAbout(packet, { what: 'extended', due: packet.custody.terms.due })
   );
+}
+
+/** Gives one student more time for questions that have a limit. 0 takes it away. @param input `minutes`: besides what everybody has */
+export async function giveExtraTime(
+  person: Actor,
+  { minutes, ...who }: OneStudent & { minutes: number }
+): Promise<Outcome<object, Refusal>> {
+  return withPacket(person, who, 'excuse-or-extend', null, async (packet) => {
+    await execute('update packets set extra_minutes = $2 where id = $1', [packet.id, minutes], packet.tx);
+    await audit(person.id, 'give-extra-time', packet.id, { minutes }, packet.tx);
+    await publish({ what: 'extra-time', packet }, packet.tx);
+    return { ok: true };
+  });
 }
 
 /** What became of several students at once: for whom it was not done, and why. */

@@ -9,6 +9,7 @@ import { Mark, Round } from '../db/models/packets';
 import { execute } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
+import { returnTeachersParts } from './teachers-parts';
 import { projectUsualWait } from './usual-wait';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { tellAbout } from '../packets/packet-news';
@@ -99,6 +100,7 @@ export async function returnRound(
     mark.set({ outcome, returnedAt: new Date(packet.now) });
     await mark.save({ transaction: packet.tx });
     await judgeByRubric(packet, judgement);
+    await returnTeachersParts(packet, judgement.round);
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
     await tellAbout(packet, { what: 'returned', round: judgement.round, how });
@@ -120,6 +122,7 @@ export async function lookAndSettle(
     const mark = await draftOf(packet, { ...input, points: null });
     mark.set({ outcome: 'settled', returnedAt: new Date(packet.now) });
     await mark.save({ transaction: packet.tx });
+    await returnTeachersParts(packet, input.round);
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
     await tellAbout(packet, { what: 'returned', round: input.round, how: 'looked-at' });

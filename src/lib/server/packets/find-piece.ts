@@ -7,13 +7,19 @@ import type { Found } from '../materials/found';
 import { setAs } from '$core/pages/set-as';
 import { serverPiece } from '../pieces/registry';
 
-/** Where a piece lies: in a working packet, or in a submitted round. */
-export type PieceShelf = 'pieces' | 'submitted';
+/** Where a piece lies: in a working packet, in a submitted round, or as that came back. */
+export type PieceShelf = 'pieces' | 'submitted' | 'returned';
 
 /** A working packet is its student's, and the teacher's only where drafts can be followed; a round is both's. */
 const READING: Record<PieceShelf, { deed: Deed; table: string }> = {
   pieces: { deed: 'read-draft', table: 'pieces' },
-  submitted: { deed: 'read-round', table: 'round_pieces' }
+  submitted: { deed: 'read-round', table: 'round_pieces' },
+  // A page with what its teacher filled in.
+  returned: {
+    deed: 'read-round',
+    table: `(select id, packet_id, deliverable_id, kind, name, returned_sha256 as sha256, null::text as captions_sha256,
+      null::uuid as look_id from round_pieces where returned_sha256 is not null)`
+  }
 };
 
 /**

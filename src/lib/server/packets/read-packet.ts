@@ -50,6 +50,16 @@ const CHANGED = `(
   where n.url = p.url and n.looked_at > l.looked_at and n.text_sha256 is distinct from l.text_sha256
     and n.verdict <> 'not-now')`;
 
+/** What a piece shows, where a page beside it names it as evidence. @param beside the pieces among which it lies, as `o` */
+const evidenceFor = (beside: string) => `(
+  select e ->> 'words' from ${beside} join blob_facts g on g.sha256 = o.sha256 and g.facts ? 'evidence'
+  cross join lateral jsonb_array_elements(g.facts -> 'evidence') e
+  where e ->> 'sha256' = p.sha256 limit 1) as "evidenceFor"`;
+const IN_PACKET = evidenceFor(`(select sha256 from pieces where packet_id = p.packet_id and kind = 'page') o`);
+const IN_ROUND = evidenceFor(
+  `(select sha256 from round_pieces where packet_id = p.packet_id and round_no = p.round_no and kind = 'page') o`
+);
+
 /** Where a document leads to, with the latest look at each address. */
 const INSIDE = `case when d.sha256 is not null then ${jsonRows(`
   select u.url, n.verdict, ${ms('n.looked_at')} as at from unnest(d.links) with ordinality u (url, no)
@@ -81,20 +91,21 @@ const SAME = `json_build_object(
 const PIECE_COLUMNS = `p.id, p.deliverable_id as "deliverableId", p.kind, p.name, p.note, p.url, p.knowingly,
   b.size::float8 as size, b.media_type as "mediaType", f.facts, ${INSIDE},
   p.captions_sha256 is not null as captioned,
-  case when d.sha256 is not null then json_build_object('words', d.words, 'pages', d.pages) end as reading,
+  case when d.sha256 is not null then json_build_object('words', d.words, 'pages',
+    coalesce(d.pages, (select max(m.sheets) from blob_forms m where m.sha256 = p.sha256 and m.how = p.printed))) end as reading,
   (select ${ms('max(n.looked_at)')} from link_looks n where n.url = p.url) as "seenAt"`;
 const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_facts f on f.sha256 = p.sha256
   left join blob_readings d on d.sha256 = p.sha256 left join link_looks l on l.id = p.look_id`;
 
 const WORKING_PIECES = `
   select ${PIECE_COLUMNS}, ${LOOK('null::float8')},
-    case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}, ${MADE}
+    case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}, ${MADE}, ${IN_PACKET}, false as "cameBack"
   from pieces p ${PIECE_JOINS}
   left join shelf_files s on s.id = p.shelf_file_id and s.binned_at is null
   where p.packet_id = $1 order by p.position, p.added_at, p.id`;
 
 const DRAFTS = `
-  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, null as same, ${NOT_MADE},
+  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, null as same, ${NOT_MADE}, ${IN_PACKET}, false as "cameBack",
     p.packet_id as "packetId"
   from packets k join assignments a on a.id = k.assignment_id and a.follows_drafts
   join pieces p on p.packet_id = k.id ${PIECE_JOINS}
@@ -102,8 +113,8 @@ const DRAFTS = `
   order by p.packet_id, p.position`;
 
 const SUBMITTED_PIECES = `
-  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, null as same, ${NOT_MADE},
-    p.round_no as round
+  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, null as same, ${NOT_MADE}, ${IN_ROUND},
+    p.returned_sha256 is not null as "cameBack", p.round_no as round
   from round_pieces p ${PIECE_JOINS}
   where p.packet_id = $1 order by p.position, p.id`;
 
@@ -115,6 +126,8 @@ const OfBytes = z.object({
   mediaType: z.string(),
   facts: BlobFacts.nullable(),
   captioned: z.boolean(),
+  cameBack: z.boolean(),
+  evidenceFor: z.string().nullable(),
   newer: z.number().nullable(),
   links: z.array(z.custom<LinkInside>()).nullable(),
   reading: z.custom<BytesPiece['reading']>(),

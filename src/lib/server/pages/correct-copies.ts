@@ -2,6 +2,7 @@ import type { JSONContent } from '@tiptap/core';
 import { z } from 'zod';
 import { correction, pageOf } from '$core/pages/merge';
 import { frameOf, promptsOf, withAnswers } from '$core/pages/starter';
+import { filledSince, withTeachersParts } from '$core/pages/teachers-parts';
 import { clock } from '../clock';
 import { select, type Tx } from '../db/connection';
 import { announce } from '../live/announce';
@@ -18,7 +19,7 @@ import { takeWriting } from './take-writing';
 export async function correctCopies(
   by: string,
   deliverableId: string,
-  starter: JSONContent,
+  { before, now: starter }: { before: JSONContent; now: JSONContent },
   tx: Tx
 ): Promise<{ corrected: number; loose: number }> {
   const copies = await select(Copy, COPIES, [deliverableId], tx);
@@ -28,7 +29,9 @@ export async function correctCopies(
     const doc = await openDraft(draft, tx);
     const copy = pageOf(doc);
     if (promptsOf(copy).length === 0) continue;
-    const { page, left } = withAnswers(starter, copy);
+    // What a teacher has filled in there stays too.
+    const { page: answered, left } = withAnswers(starter, copy);
+    const page = withTeachersParts(answered, filledSince(before, copy));
     if (frameOf(page) === frameOf(copy)) continue;
     const taken = await takeWriting(draft, { update: correction(doc, page), by, now: clock.now(), free: true }, tx);
     if (typeof taken === 'string') continue;

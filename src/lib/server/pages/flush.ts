@@ -77,8 +77,7 @@ async function asPage(pieceId: string, tx: Tx): Promise<AsText> {
 /** How each kind of what is written here becomes text; any other is a page. */
 const WRITTEN_AS: Partial<Record<string, (pieceId: string, tx: Tx) => Promise<AsText>>> = {
   answers: async (pieceId, tx) => ({
-    text: await answersText(pieceId, tx),
-    pictures: [],
+    ...(await answersText(pieceId, tx)),
     done: 'update answer_drafts set flushed = true where piece_id = $1'
   })
 };
@@ -111,5 +110,7 @@ const LAY = `
   insert into blob_pictures (sha256, picture_sha256)
   select $1, n from unnest($3::text[]) n
   where exists (select 1 from page_pictures i where i.piece_id = $2 and i.sha256 = n)
+    or exists (select 1 from pieces p join place_pictures i on i.deliverable_id = p.deliverable_id
+      where p.id = $2 and i.sha256 = n)
     or exists (select 1 from pieces p join blob_pictures i on i.sha256 = p.sha256 where p.id = $2 and i.picture_sha256 = n)
   on conflict do nothing`;

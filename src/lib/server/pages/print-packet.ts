@@ -1,8 +1,10 @@
 import { z } from 'zod';
+import { topics } from '$core/live/topics';
 import { setAs } from '$core/pages/set-as';
 import { Wants } from '$core/pieces/wants';
 import { clock } from '../clock';
 import { execute, inTransaction, select } from '../db/connection';
+import { announce } from '../live/announce';
 import { log } from '../log';
 import { partyOn } from '../parties/party';
 import { flushPage } from './flush';
@@ -20,14 +22,18 @@ export async function printPages(personId: string, assignmentId: string): Promis
   if (pages.length === 0) return;
   let timer: ReturnType<typeof setTimeout> | undefined;
   const late = new Promise<void>((done) => (timer = setTimeout(done, PATIENCE)));
-  const printed = Promise.all(pages.map(print)).catch((error: unknown) =>
+  const printed = Promise.all(pages.map((page) => print(page, personId, assignmentId))).catch((error: unknown) =>
     log.warn({ err: error, assignmentId }, 'a page could not be printed')
   );
   await Promise.race([printed, late]);
   clearTimeout(timer);
 }
 
-async function print({ id, packetId, wants, flushed }: Unprinted): Promise<void> {
+async function print(
+  { id, packetId, wants, flushed }: Unprinted,
+  personId: string,
+  assignmentId: string
+): Promise<void> {
   if (!flushed)
     await inTransaction(async (tx) => {
       await execute('select 1 from packets where id = $1 for update', [packetId], tx);
@@ -42,6 +48,8 @@ async function print({ id, packetId, wants, flushed }: Unprinted): Promise<void>
     page.sha256,
     howOf(page.name, set)
   ]);
+  // How many sheets it fills is held against what is wanted as soon as it is known.
+  if (wants.pages) await announce({ people: [personId], about: [topics.assignment(assignmentId)] });
 }
 
 const Unprinted = z.object({

@@ -23,7 +23,7 @@ const TYPES: Record<Form, string> = {
 /** By which a form of a page is found again: its bytes can be the same where its name or how it is set is not. */
 export const howOf = (name: string, set: SetAs): string =>
   createHash('sha256')
-    .update(JSON.stringify([titleOf(name), set.serif, set.spacing]))
+    .update(JSON.stringify([titleOf(name), set.serif, set.spacing, set.room === true]))
     .digest('hex')
     .slice(0, 16);
 
@@ -40,16 +40,20 @@ export async function formOf(page: StoredFile, form: Form, set: SetAs): Promise<
   if (known) return { ...known, name };
   const made = await make(page, form, set);
   await inTransaction(async (tx) => {
-    await registerBlob(made, tx);
-    await execute(NOTE, [page.sha256, form, how, made.sha256], tx);
+    await registerBlob(made.blob, tx);
+    await execute(NOTE, [page.sha256, form, how, made.blob.sha256, made.sheets], tx);
   });
-  return { ...made, name };
+  return { ...made.blob, name };
 }
 
-async function make(page: StoredFile, form: Form, { serif, spacing }: SetAs): Promise<StoredBlob> {
+async function make(
+  page: StoredFile,
+  form: Form,
+  { serif, spacing, room = false }: SetAs
+): Promise<{ blob: StoredBlob; sheets: number | null }> {
   const pictures = await select(Picture, PICTURES, [page.sha256]);
-  const bytes = await parseApart('page-form', {
-    ...{ path: await soundPath(page), form, title: titleOf(page.name), serif, spacing, at: clock.now() },
+  const { bytes, sheets } = await parseApart('page-form', {
+    ...{ path: await soundPath(page), form, title: titleOf(page.name), serif, spacing, room, at: clock.now() },
     pictures: await Promise.all(
       pictures.map(async ({ sha256, size, mediaType }) => ({
         name: pictureName({ sha256, mediaType }),
@@ -57,7 +61,8 @@ async function make(page: StoredFile, form: Form, { serif, spacing }: SetAs): Pr
       }))
     )
   });
-  return { ...(await storeBlob(Readable.from([Buffer.from(bytes)]))), mediaType: TYPES[form] };
+  const blob = { ...(await storeBlob(Readable.from([Buffer.from(bytes)]))), mediaType: TYPES[form] };
+  return { blob, sheets };
 }
 
 const titleOf = (name: string) => name.replace(/\.md$/i, '');
@@ -66,7 +71,8 @@ const Blob = z.object({ sha256: z.string(), size: z.number(), mediaType: z.strin
 const KNOWN = `
   select b.sha256, b.size::float8 as size, b.media_type as "mediaType"
   from blob_forms f join blobs b on b.sha256 = f.made_sha256 where f.sha256 = $1 and f.form = $2 and f.how = $3`;
-const NOTE = 'insert into blob_forms (sha256, form, how, made_sha256) values ($1, $2, $3, $4) on conflict do nothing';
+const NOTE = `
+  insert into blob_forms (sha256, form, how, made_sha256, sheets) values ($1, $2, $3, $4, $5) on conflict do nothing`;
 const Picture = Blob;
 const PICTURES = `
   select b.sha256, b.size::float8 as size, b.media_type as "mediaType"

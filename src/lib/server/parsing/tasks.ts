@@ -24,8 +24,15 @@ export interface PageForm {
   title: string;
   serif: boolean;
   spacing: number;
+  room: boolean;
   at: number;
   pictures: Array<{ name: string; path: string }>;
+}
+
+/** A page in another form. `sheets`: how many of paper it fills, where it is set on paper. */
+export interface MadeForm {
+  bytes: Uint8Array;
+  sheets: number | null;
 }
 
 /** Everything that is parsed apart from the server, by name: what goes in, what comes out. */
@@ -51,7 +58,7 @@ export interface Tasks {
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
-  'page-form': (input: PageForm) => Promise<Uint8Array>;
+  'page-form': (input: PageForm) => Promise<MadeForm>;
   'page-text': (input: FileOnDisk) => Promise<Brought | null>;
   'page-html': (input: { path: string }) => Promise<string>;
   captions: (input: { text: string }) => Promise<Caption[] | null>;

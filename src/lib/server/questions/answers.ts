@@ -23,18 +23,19 @@ export interface AnswerDraft {
 export async function findAnswers(pieceId: string, tx: Tx): Promise<AnswerDraft> {
   const [row] = await select(Row, FIND, [pieceId], tx);
   if (!row) throw new NotHere('These answers');
-  const { minutes, ...draft } = row;
-  return { ...draft, until: minutes === null ? null : draft.begunAt + minutes * MINUTE };
+  const { minutes, extraMinutes, ...draft } = row;
+  return { ...draft, until: minutes === null ? null : draft.begunAt + (minutes + extraMinutes) * MINUTE };
 }
 
 /** What is asked, as its answerer has it. */
 export const askedOf = ({ questions, seed }: Pick<AnswerDraft, 'questions' | 'seed'>): Asked[] =>
   asked(questions, seed);
 
-/** Answers as a page, for what is made of them. */
-export async function answersText(pieceId: string, tx: Tx): Promise<string> {
+/** Answers as a page, for what is made of them, and the names of its pictures. */
+export async function answersText(pieceId: string, tx: Tx): Promise<{ text: string; pictures: string[] }> {
   const draft = await findAnswers(pieceId, tx);
-  return answersMarkdown(askedOf(draft), draft.answers);
+  const pictures = draft.questions.flatMap(({ picture }) => (picture ? [picture.name] : []));
+  return { text: answersMarkdown(askedOf(draft), draft.answers), pictures };
 }
 
 const Row = z.object({
@@ -44,13 +45,14 @@ const Row = z.object({
   oneByOne: z.boolean(),
   at: z.number().nullable(),
   begunAt: z.number(),
-  minutes: z.number().nullable()
+  minutes: z.number().nullable(),
+  extraMinutes: z.number()
 });
 // A piece that was put back from a round goes on with what was answered there.
 const FIND = `
   select coalesce(q.questions, '[]') as questions, coalesce(d.answers, f.answers, '{}') as answers, k.party_id as seed,
     coalesce(q.one_by_one, false) as "oneByOne", ${ms('d.at')} as at,
-    ${ms('coalesce(d.begun_at, f.begun_at, p.added_at)')} as "begunAt", q.minutes
+    ${ms('coalesce(d.begun_at, f.begun_at, p.added_at)')} as "begunAt", q.minutes, k.extra_minutes as "extraMinutes"
   from pieces p join packets k on k.id = p.packet_id left join answer_drafts d on d.piece_id = p.id
   left join question_sets q on q.deliverable_id = p.deliverable_id
   left join lateral (select c.answers, c.begun_at from round_pieces r join round_counts c on c.round_piece_id = r.id

@@ -1,7 +1,9 @@
 import { open, type FileHandle } from 'node:fs/promises';
 import { MOST_UNPACKED, type BlobFacts } from '$core/materials/facts';
+import { evidenceIn } from '$core/pages/evidence';
 import { fromMarkdown } from '$core/pages/markdown';
 import { promptsOf } from '$core/pages/starter';
+import { teachersPartsOf } from '$core/pages/teachers-parts';
 import { headText } from './head-text';
 import { writingSet } from './writing-set';
 import { measureArchive, readArchive } from '../blobs/archive';
@@ -23,12 +25,24 @@ export async function lookInto({ path, mediaType }: { path: string; mediaType: s
   return ARCHIVES.test(type) ? archiveFacts(path, type) : {};
 }
 
+/** Files that a page names, of which its packet's rows say so. */
+const MOST_NAMED = 400;
+
 /** A page that was made of a starter knows what it asks. */
 async function pageFacts(path: string): Promise<BlobFacts> {
   const { text } = await headText(path);
   if (!text.includes('::: {')) return {};
-  const prompts = promptsOf(fromMarkdown(text)).slice(0, 300);
-  return { prompts: prompts.map(({ label, optional, answered }) => ({ label, optional, answered })) };
+  const page = fromMarkdown(text);
+  const prompts = promptsOf(page).slice(0, 300);
+  const evidence = evidenceIn(page).slice(0, MOST_NAMED);
+  const teachersParts = teachersPartsOf(page).length;
+  return {
+    ...(prompts.length > 0 && {
+      prompts: prompts.map(({ label, optional, answered }) => ({ label, optional, answered }))
+    }),
+    ...(evidence.length > 0 && { evidence }),
+    ...(teachersParts > 0 && { teachersParts })
+  };
 }
 
 const PICTURES = /^image\/(jpeg|png|apng|gif|webp|avif|tiff|heic|heif)$/;

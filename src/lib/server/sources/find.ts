@@ -18,6 +18,7 @@ export const find = (person: Actor, source: SourceName, id: string): Promise<Fou
 const FIND: Record<SourceName, (person: Actor, id: string) => Promise<Found>> = {
   pieces: (person, id) => findPiece(person, 'pieces', id),
   submitted: (person, id) => findPiece(person, 'submitted', id),
+  returned: (person, id) => findPiece(person, 'returned', id),
   materials: async (person, id) => ({
     ...foundFile(await openMaterial(person, id)),
     looked: () => noteViewed(person, id)

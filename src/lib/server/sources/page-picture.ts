@@ -8,7 +8,8 @@ import { NotHere } from '../outcome';
 import { bytesOf, find } from './find';
 
 /**
- * A picture that a page shows, for whoever may read the page: beside its bytes, and while it is written beside the piece.
+ * A picture that a page shows, for whoever may read the page: beside its bytes, and while it is written beside the
+ * piece, or where its teacher put it.
  *
  * @param name as it stands on the page, without the folder
  * @throws NotHere where the page shows no such picture, or there is nothing for this person
@@ -31,4 +32,6 @@ const Blob = z.object({ sha256: z.string(), size: z.number(), mediaType: z.strin
 const BESIDE = `
   select b.sha256, b.size::float8 as size, b.media_type as "mediaType" from blobs b where b.sha256 = $2 and (
     exists (select 1 from blob_pictures i where i.sha256 = $1 and i.picture_sha256 = b.sha256)
-    or exists (select 1 from page_pictures i where i.piece_id = $3::uuid and i.sha256 = b.sha256))`;
+    or exists (select 1 from page_pictures i where i.piece_id = $3::uuid and i.sha256 = b.sha256)
+    or exists (select 1 from pieces p join place_pictures i on i.deliverable_id = p.deliverable_id
+      where p.id = $3::uuid and i.sha256 = b.sha256))`;

@@ -23,7 +23,7 @@
     };
     briefHtml: string;
     teachers: readonly string[];
-    deliverables: ReadonlyArray<{ id: string; title: string; starter?: boolean; questions?: number }>;
+    deliverables: ReadonlyArray<{ id: string; title: string; starter?: boolean; questions?: number; timed?: boolean }>;
     class: { lines: ClassLine[]; now: number };
     guidance: GuidanceView;
     /** The student whose aside is open. */
@@ -74,7 +74,7 @@
   {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
   <ClassTable {lines} {facts} open={asideWith}>
     {#snippet one(line)}
-      <OneStudent {line} {facts} draft={followed(line)}>
+      <OneStudent {line} facts={{ ...facts, timed: deliverables.some(({ timed }) => timed) }} draft={followed(line)}>
         {#snippet aside()}
           <Thread
             posts={guidance.aside}

@@ -49,6 +49,23 @@
         <MomentInput label="Closes" name="closes" value={clock(facts.closes)} />
         <button class="btn btn-sm">Extend</button>
       </form>
+      {#if facts.timed}
+        <form method="post" action="?/extraTime" use:act class="flex flex-wrap items-end gap-2">
+          {@render who()}
+          <label class="text-sm"
+            >More minutes for the questions
+            <input
+              class="figures input block w-24 input-sm"
+              type="number"
+              name="minutes"
+              min="0"
+              max="600"
+              value={line.extraMinutes}
+            />
+          </label>
+          <button class="btn btn-sm">Give more time</button>
+        </form>
+      {/if}
       <form method="post" action="?/inPerson" use:act class="flex flex-wrap items-end gap-2">
         {@render who()}
         {#if facts.points !== null}

@@ -4,6 +4,8 @@ import type { Terms } from '$core/packets/terms';
 export type ClassFacts = Terms & {
   assignmentId: string;
   points: number | null;
+  /** Questions that are asked there have a limit of time. */
+  timed?: boolean;
   /** The course's, an IANA name. */
   zone: string;
 };

@@ -2,9 +2,9 @@
   import { Camera, ImagePlus } from '@lucide/svelte';
   import { fileAddress, shapeAddress } from '$core/materials/source';
   import { previewKind } from '$core/materials/preview';
-  import type { ShelfFile } from '$core/shelf/views';
   import TakePicture from '$ui/capture/TakePicture.svelte';
   import { getReadShelf } from '$ui/shelf/shelf-reader';
+  import { ShelfSearch } from '$ui/shelf/shelf-search.svelte';
 
   interface Props {
     /** Puts it onto the page: bytes of this device, or a file of the Shelf. */
@@ -13,26 +13,9 @@
   }
   /** Where a picture for a page comes from: this device, its camera, the Shelf. */
   const { add, close }: Props = $props();
-  const read = getReadShelf();
+  const shelf = new ShelfSearch(getReadShelf(), undefined, (file) => previewKind(file) === 'picture');
   let camera = $state(false);
-  let search = $state('');
-  let files = $state.raw<ShelfFile[] | null>(null);
-  let failed = $state(false);
 
-  $effect(() => {
-    const wanted = search;
-    const timer = setTimeout(() => void show(wanted), files === null ? 0 : 200);
-    return () => clearTimeout(timer);
-  });
-  async function show(wanted: string) {
-    failed = false;
-    try {
-      const found = await read({ search: wanted });
-      if (wanted === search) files = found.files.filter((file) => previewKind(file) === 'picture');
-    } catch {
-      failed = true;
-    }
-  }
   function chosen(input: HTMLInputElement) {
     for (const file of input.files ?? []) add(file);
     close();
@@ -66,19 +49,23 @@
   {/if}
   <label class="text-sm font-medium"
     >Pictures on your Shelf
-    <input type="search" class="input mt-1 block w-full max-w-xs input-sm" bind:value={search} maxlength="100" />
+    <input type="search" class="input mt-1 block w-full max-w-xs input-sm" bind:value={shelf.search} maxlength="100" />
   </label>
-  {#if failed}
+  {#if shelf.failed}
     <p role="alert">
-      Your Shelf could not be read. <button type="button" class="link" onclick={() => show(search)}>Try again</button>
+      Your Shelf could not be read. <button type="button" class="link" onclick={() => shelf.show()}>Try again</button>
     </p>
-  {:else if files === null}
+  {:else if shelf.files === null}
     <p role="status">Reading your Shelf …</p>
-  {:else if files.length === 0}
-    <p>{search ? `No picture on your Shelf is called “${search}”.` : 'There are no pictures on your Shelf yet.'}</p>
+  {:else if shelf.files.length === 0}
+    <p>
+      {shelf.search
+        ? `No picture on your Shelf is called “${shelf.search}”.`
+        : 'There are no pictures on your Shelf yet.'}
+    </p>
   {:else}
     <ul class="flex max-h-44 flex-wrap gap-2 overflow-y-auto">
-      {#each files as file (file.id)}
+      {#each shelf.files as file (file.id)}
         <li>
           <button
             type="button"

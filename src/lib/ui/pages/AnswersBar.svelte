@@ -1,9 +1,16 @@
 <script lang="ts">
+  import BringText from './BringText.svelte';
   import type { Editor } from '@tiptap/core';
   import { promptsOf, type Prompt } from '$core/pages/starter';
 
+  interface Props {
+    editor: Editor;
+    turn: number;
+    /** Reads the answers of a file that was made from the same starter. */
+    read: (file: File) => void;
+  }
   /** What a starter asks and how much of it is answered, with the way to what is open. */
-  const { editor, turn }: { editor: Editor; turn: number } = $props();
+  const { editor, turn, read }: Props = $props();
   let prompts = $state.raw<Prompt[]>([]);
   let timer: ReturnType<typeof setTimeout> | undefined;
 
@@ -44,5 +51,6 @@
       <button type="button" class="max-w-60 link truncate" onclick={() => goTo(id)}>{label}</button>
     {/each}
     {#if open.length > 4}<span>and {open.length - 4} more</span>{/if}
+    <span class="ml-auto"><BringText label="Read answers from a file" bring={read} /></span>
   </div>
 {/if}

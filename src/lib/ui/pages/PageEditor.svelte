@@ -6,6 +6,7 @@
   import { invalidateAll } from '$app/navigation';
   import { writtenTo } from '$core/live/written-to';
   import { fileAddress } from '$core/materials/source';
+  import { evidenceOf, type Evidence } from '$core/pages/evidence';
   import { measures, type Measures } from '$core/pages/measures';
   import { rangeWords, UNITS, within } from '$core/pieces/wants';
   import { owner } from '$ui/capture/owner';
@@ -13,13 +14,16 @@
   import { whenTouched } from '$ui/live/heard';
   import Message from '$ui/primitives/Message.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
+  import AddEvidence from './AddEvidence.svelte';
   import AnswersBar from './AnswersBar.svelte';
+  import { EVIDENCE_WANTED, type EvidenceWanted } from './entry-view';
   import { pageAddress, type PageGoal } from './goal';
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
   import PageTools from './PageTools.svelte';
   import { setOf } from './set-of';
   import type { WrittenPage } from './page.svelte';
+  import type * as Writer from './writer';
   import SavingWords from '$ui/forms/SavingWords.svelte';
 
   /** A page as it is written, beside what is asked. Every word is kept; whoever closes it finds it in its place. */
@@ -36,6 +40,8 @@
   let length = $state.raw<Measures>({ words: 0, characters: 0, sheets: 1, minutes: 1 });
   let counting: ReturnType<typeof setTimeout> | undefined;
   let problem = $state('');
+  /** What became of a file whose answers were read. */
+  let said = $state('');
   /** Not all of it is at the server, and somebody wants to close it. */
   let leaving = $state(false);
   /** On a phone the brief lies over the page, so it is not there at first. */
@@ -43,6 +49,9 @@
   let fixed = $state(false);
   let aside = $state(window.matchMedia('(min-width: 64rem)').matches);
   let gone = false;
+  let readFrom: typeof Writer.readFrom;
+  /** An entry whose writer wants to show a file with it. */
+  let showing = $state.raw<EvidenceWanted | null>(null);
 
   const brief = $derived(typeof page.data.briefHtml === 'string' ? page.data.briefHtml : '');
   const wanted = $derived(goal.wants.words);
@@ -56,6 +65,8 @@
     );
     const away = () => document.visibilityState === 'hidden' && void written?.finish(false);
     document.addEventListener('visibilitychange', away);
+    const wanted = (event: Event) => (showing = (event as CustomEvent<EvidenceWanted>).detail);
+    place?.addEventListener(EVIDENCE_WANTED, wanted);
     const deaf = whenTouched((touched) => {
       const to = writtenTo(touched, goal.pieceId);
       if (to !== null) void written?.heard(to);
@@ -73,7 +84,8 @@
   });
 
   async function begin() {
-    const { writtenPage, pageEditor } = await import('./writer');
+    const { writtenPage, pageEditor, readFrom: reading } = await import('./writer');
+    readFrom = reading;
     if (gone) return;
     const opened = (written = writtenPage(new PageLine(address), new KeptWriting(owner(), goal.pieceId)));
     if (!(await opened.open()) || !place || gone) return;
@@ -89,6 +101,7 @@
     });
     count(editor, 0);
     editor.commands.focus('end');
+    if (goal.from) await readInto(goal.from);
   }
 
   /** Counted where one pauses: on a long page it takes longer than a key. */
@@ -104,6 +117,22 @@
     }, wait);
   }
 
+  function show({ entry }: EvidenceWanted, file: Evidence) {
+    const writing = editor;
+    writing?.state.doc.descendants(({ type, attrs }, at) => {
+      if (type.name !== 'entry' || attrs.id !== entry) return true;
+      const known = evidenceOf({ attrs });
+      if (!known.some(({ sha256 }) => sha256 === file.sha256))
+        writing.view.dispatch(writing.state.tr.setNodeAttribute(at, 'evidence', [...known, file]));
+      return false;
+    });
+  }
+  async function readInto(file: File) {
+    if (!editor) return;
+    const read = await readFrom(editor, address, file);
+    if (read.ok) said = read.words;
+    else problem = `${file.name}: ${read.words}`;
+  }
   function toShelf() {
     uploads.add([new File([written?.text ?? ''], goal.name, { type: 'text/markdown' })], {}, Number.MAX_SAFE_INTEGER);
     sheet?.close();
@@ -191,7 +220,21 @@
         {:else if saving.state === 'unreached'}
           <p class="p-4">The page could not be opened just now. Try again when the line is back.</p>
         {/if}
-        {#if editor && goal.starter}<AnswersBar {editor} {turn} />{/if}
+        {#if editor && showing}
+          {@const wanting = showing}
+          <AddEvidence
+            {address}
+            words={showing.words}
+            add={(file) => show(wanting, file)}
+            close={() => (showing = null)}
+          />
+        {/if}
+        {#if editor && goal.starter}<AnswersBar {editor} {turn} read={(file) => void readInto(file)} />{/if}
+        {#if said}
+          <p class="border-b border-base-300 px-4 py-2 text-sm" role="status">
+            {said} <button type="button" class="link" onclick={() => (said = '')}>All right</button>
+          </p>
+        {/if}
         {#if fixed}
           <p class="border-b border-base-300 px-4 py-2 text-sm" role="status">
             What your teacher wrote stays as it is. Write where an answer goes.

@@ -10,7 +10,8 @@
   import PageTimes from './PageTimes.svelte';
   import { putIn } from './put-in';
   import { PAGE_TOOLS, TABLE_TOOLS } from './page-tools';
-  import { sendPicture, sendText } from './send';
+  import { sendPicture } from '$ui/forms/send-picture';
+  import { sendText } from './send';
   import SelectedPart from './SelectedPart.svelte';
 
   interface Props {

@@ -101,7 +101,7 @@
         /> No more than that
       </label>
       <label class="min-w-56 flex-1"
-        >Fields, one on a line: name, then date, hours, number, link or text behind a colon
+        >Fields, one on a line: name, then date, hours, number, link, evidence or text behind a colon
         <textarea
           class="textarea mt-1 block w-full textarea-sm"
           rows="3"

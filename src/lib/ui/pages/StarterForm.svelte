@@ -6,6 +6,8 @@
   import { told } from '$ui/forms/told';
   import Message from '$ui/primitives/Message.svelte';
   import Toolbar from '$ui/rich/Toolbar.svelte';
+  import { sendPicture } from '$ui/forms/send-picture';
+  import PictureHere from './PictureHere.svelte';
   import BringText from './BringText.svelte';
   import { PAGE_TOOLS } from './page-tools';
   import PromptSettings from './PromptSettings.svelte';
@@ -16,9 +18,11 @@
 
   interface Props {
     starter: { place: string; version: number; text: string; copies: number };
+    /** Where pictures of the place are kept. */
+    address: string;
   }
   /** A page that a teacher prepares for a place: what it says, and where each student answers. */
-  const { starter }: Props = $props();
+  const { starter, address }: Props = $props();
 
   let place = $state<HTMLDivElement>();
   let editor = $state.raw<Editor | null>(null);
@@ -49,6 +53,7 @@
     editor = writer.starterEditor({
       element,
       text: starter.text,
+      base: `${address}/`,
       label: `Starter of ${starter.place}`,
       onTurn: turned
     });
@@ -68,6 +73,19 @@
     busy = false;
     if (!sent.ok) return void (problem = `${file.name}: ${sent.words}`);
     if (editor && writer) writer.putIn(editor, sent.text);
+  }
+  async function addPicture(file: File) {
+    problem = '';
+    busy = true;
+    const sent = await sendPicture(address, file);
+    busy = false;
+    if (sent.ok)
+      editor
+        ?.chain()
+        .focus()
+        .insertContent({ type: 'image', attrs: { src: sent.name, alt: '' } })
+        .run();
+    else problem = `${file.name}: ${sent.words}`;
   }
   function kept({ corrected, loose }: Record<string, unknown>) {
     const copies = Number(corrected);
@@ -105,6 +123,7 @@
           <button type="button" class="btn btn-ghost btn-sm" onclick={() => writer?.findQuestions(writing)}>
             <SearchCheck size={16} strokeWidth={1.75} aria-hidden="true" /> Find the questions
           </button>
+          <PictureHere add={(file) => void addPicture(file)} />
           <BringText label="Bring a document in" bring={(file) => void bringIn(file)} />
         {/snippet}
       </Toolbar>

@@ -12,4 +12,6 @@ export interface PageGoal {
   wants: Wants;
   /** Its teacher prepared it: only answers are written. */
   starter: boolean;
+  /** A file that was made from the same starter: its answers are read into this page as it opens. */
+  from?: File;
 }

@@ -54,7 +54,7 @@ export const PROMPT_TOOLS: Tool[] = [
         type: 'entries',
         attrs: {
           ...{ id: newId(), optional: false, strict: false, called: 'Activity', expected: 3 },
-          fields: ['date:date', 'hours:hours', 'partner:text', 'place:text']
+          fields: ['date:date', 'hours:hours', 'partner:text', 'place:text', 'programme:evidence']
         },
         content: []
       }))

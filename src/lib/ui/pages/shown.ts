@@ -3,7 +3,9 @@ import { pageExtensions } from '$core/pages/extensions';
 import { Formula, FormulaBlock } from '$core/pages/nodes/formula';
 import { Choice, Entries, Entry } from '$core/pages/nodes/prompts';
 import { formulaView } from './formula-view';
-import { choiceView, entriesView, entryView } from './prompt-views';
+import { choiceView } from './choice-view';
+import { entriesView } from './entries-view';
+import { entryView } from './entry-view';
 
 /** What a page may hold, with how those parts are shown that are more than text. @param base where its pictures lie */
 export const shownExtensions = (base: string): Extensions => pageExtensions(base).map((one) => SHOWN[one.name] ?? one);

@@ -9,16 +9,18 @@ interface Given {
   element: HTMLElement;
   text: string;
   label: string;
+  /** Where its pictures lie. */
+  base?: string;
   onTurn: () => void;
 }
 
 /** The editor of a starter: everything is its teacher's. */
-export function starterEditor({ element, text, label, onTurn }: Given): Editor {
+export function starterEditor({ element, text, label, base = '', onTurn }: Given): Editor {
   return new Editor({
     element,
     injectCSS: false,
     content: fromMarkdown(text),
-    extensions: [...shownExtensions(''), UndoRedo],
+    extensions: [...shownExtensions(base), UndoRedo],
     editorProps: {
       attributes: {
         ...{ role: 'textbox', 'aria-multiline': 'true', 'aria-label': label },

@@ -6,6 +6,7 @@ import { WrittenPage } from './page.svelte';
 
 // What writes pages is large: it is fetched by whoever writes, and by nobody else.
 export { pageEditor } from './page-editor';
+export { readFrom } from './read-from';
 
 /** A page as it is written. */
 export const writtenPage = (line: PageLine, kept: KeptWriting): WrittenPage =>

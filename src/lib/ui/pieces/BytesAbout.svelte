@@ -3,15 +3,18 @@
   import { bytesOf } from '$core/pieces/registry';
   import { act } from '$ui/forms/act';
   import LinksInside from '$ui/links/LinksInside.svelte';
+  import ReadBack from './ReadBack.svelte';
   import type { RowPart } from './row';
 
   /** What is known of a piece's bytes: what is wrong with them, a newer version on the Shelf, where they lead to. */
-  const { piece, editable }: RowPart = $props();
+  const { piece, address, editable }: RowPart = $props();
   const bytes = $derived(bytesOf(piece));
   const trouble = $derived((editable ? troubleWords : troubleFact)(bytes?.facts ?? null));
 </script>
 
+{#if bytes?.evidenceFor}<p class="pl-8 text-sm">Shows <b>{bytes.evidenceFor}</b></p>{/if}
 {#if trouble}<p class="border-l-4 border-accent pl-3 text-sm font-medium">{trouble}</p>{/if}
+{#if editable && piece.kind === 'file'}<ReadBack {piece} {address} />{/if}
 {#if bytes && bytes.newer !== null && editable}
   <form
     method="post"

@@ -12,7 +12,7 @@
 <CaptureButton
   icon={ListChecks}
   label="Go on answering"
-  goal={writing(piece)}
+  goal={writing.goalOf(piece)}
   dialog={() => import('$ui/questions/AnswerSheet.svelte')}
   named="What asks the questions"
 />

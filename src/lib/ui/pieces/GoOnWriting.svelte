@@ -14,7 +14,7 @@
   /** Opens a page of the working packet, to be written on; and sends what this device has of it and the server has not. */
   const { piece }: { piece: PieceView } = $props();
   const writing = getWriting();
-  const goal = $derived(writing(piece));
+  const goal = $derived(writing.goalOf(piece));
   let behind = $state.raw<WrittenPage | null>(null);
 
   onMount(() => {

@@ -4,6 +4,9 @@
   import { invalidateAll } from '$app/navigation';
   import { isAnswered } from '$core/questions/written';
   import { span } from '$core/time/words';
+  import { fileAddress } from '$core/materials/source';
+  import { topics } from '$core/live/topics';
+  import { whenTouched } from '$ui/live/heard';
   import { owner } from '$ui/capture/owner';
   import IconButton from '$ui/forms/IconButton.svelte';
   import SavingWords from '$ui/forms/SavingWords.svelte';
@@ -38,7 +41,15 @@
     ticking = setInterval(tick, 1000);
     const away = () => document.visibilityState === 'hidden' && void given.finish(false);
     document.addEventListener('visibilitychange', away);
-    return () => document.removeEventListener('visibilitychange', away);
+    // Its teacher may give more time while it runs.
+    const about = topics.assignment(goal.assignmentId);
+    const deaf = whenTouched((touched) => {
+      if (given.over !== null && (touched === null || touched.has(about))) void given.askTime().then(tick);
+    });
+    return () => {
+      document.removeEventListener('visibilitychange', away);
+      deaf();
+    };
   });
   onDestroy(() => {
     clearInterval(ticking);
@@ -119,6 +130,7 @@
           <div data-question={question.id}>
             <OneQuestion
               {question}
+              base="{fileAddress('pieces', goal.pieceId)}/"
               no={given.questions.indexOf(question) + 1}
               answer={given.answers[question.id]}
               {closed}

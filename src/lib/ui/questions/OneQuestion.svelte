@@ -2,18 +2,22 @@
   import { ArrowDown, ArrowUp } from '@lucide/svelte';
   import type { Answer, Asked } from '$core/questions/question';
   import IconButton from '$ui/forms/IconButton.svelte';
+  import { spotAnswer, spotIn } from '$core/questions/spot';
+  import SpotPicture from './SpotPicture.svelte';
   import QuestionText from './QuestionText.svelte';
 
   interface Props {
     question: Asked;
     no: number;
+    /** Where its picture lies. */
+    base: string;
     answer: Answer | undefined;
     /** Nothing can be answered any more. */
     closed: boolean;
     give: (answer: Answer) => void;
   }
   /** One question with what it is answered by. Everything in it is reached by keyboard. */
-  const { question, no, answer, closed, give }: Props = $props();
+  const { question, no, base, answer, closed, give }: Props = $props();
   const id = $props.id();
   const ids = $derived(Array.isArray(answer) ? answer : []);
   const words = $derived(typeof answer === 'string' ? answer : '');
@@ -41,6 +45,9 @@
         : ''}</span
     >
   </div>
+  {#if question.picture && question.kind !== 'spot'}
+    <img src="{base}{question.picture.name}" alt={question.picture.alt} class="mb-3 max-h-96 max-w-full rounded" />
+  {/if}
   {#if question.kind === 'choice'}
     {@const { several } = question}
     <div class="grid gap-1">
@@ -107,6 +114,16 @@
         </li>
       {/each}
     </ul>
+  {:else if question.kind === 'spot'}
+    {#if question.picture}
+      <SpotPicture
+        src="{base}{question.picture.name}"
+        alt={question.picture.alt}
+        at={spotIn(answer)}
+        disabled={closed}
+        mark={(at) => give(spotAnswer(at))}
+      />
+    {/if}
   {:else}
     {@const order = ids.length > 0 ? ids : question.items.map((one) => one.id)}
     <ol class="grid gap-1">

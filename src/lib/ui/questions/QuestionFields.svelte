@@ -3,9 +3,17 @@
   import type { Question } from '$core/questions/question';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { option } from './new-question';
+  import SpotFields from './SpotFields.svelte';
 
-  /** What a question offers and what is right, as its teacher writes it. `no`: its number. */
-  const { question = $bindable(), no }: { question: Question; no: number } = $props();
+  interface Props {
+    question: Question;
+    /** Its number. */
+    no: number;
+    /** Where pictures of the place lie. */
+    base: string;
+  }
+  /** What a question offers and what is right, as its teacher writes it. */
+  const { question = $bindable(), no, base }: Props = $props();
   const keyLines = (text: string) =>
     text
       .split('\n')
@@ -135,6 +143,9 @@
       match.key = { ...match.key, [left.id]: right.id };
     }}><Plus size={16} strokeWidth={1.75} aria-hidden="true" /> Another pair</button
   >
+{:else if question.kind === 'spot'}
+  {@const spot = question}
+  <SpotFields question={spot} {no} {base} change={(key) => (spot.key = key)} />
 {:else}
   {@const order = question}
   <p class="mb-1 text-sm">In the right order; students find them mixed.</p>

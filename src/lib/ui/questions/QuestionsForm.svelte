@@ -7,10 +7,16 @@
   import { told } from '$ui/forms/told';
   import Message from '$ui/primitives/Message.svelte';
   import { newQuestion, QUESTION_KINDS } from './new-question';
+  import QuestionPicture from './QuestionPicture.svelte';
   import QuestionFields from './QuestionFields.svelte';
 
+  interface Props {
+    set: QuestionSet & { version: number; begun: number };
+    /** Where pictures of the place are kept. */
+    address: string;
+  }
   /** The questions of a place, as their teacher writes them. */
-  const { set }: { set: QuestionSet & { version: number; begun: number } } = $props();
+  const { set, address }: Props = $props();
   let questions = $state<Question[]>(untrack(() => structuredClone(set.questions)));
   let busy = $state(false);
   let problem = $state('');
@@ -74,7 +80,8 @@
             maxlength="4000"
             required></textarea>
         </label>
-        <QuestionFields bind:question={questions[i] as Question} no={i + 1} />
+        <QuestionPicture bind:question={questions[i] as Question} no={i + 1} {address} />
+        <QuestionFields bind:question={questions[i] as Question} no={i + 1} base="{address}/" />
         <div class="mt-3 flex flex-wrap items-center gap-6 text-sm">
           <label class="flex items-center gap-2"
             >Points <input

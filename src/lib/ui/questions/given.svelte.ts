@@ -57,6 +57,14 @@ export class GivenAnswers {
     return true;
   }
 
+  /** Asks how much time there is now: more may have been given. */
+  async askTime(): Promise<void> {
+    const told = await this.#ask();
+    if (!told?.ok || !told.sheet) return;
+    const { until, now } = told.sheet;
+    this.over = until === null ? null : performance.now() + (until - now);
+  }
+
   give(id: string, answer: Answer): void {
     this.answers = { ...this.answers, [id]: answer };
     this.#unsent = { ...this.#unsent, [id]: answer };

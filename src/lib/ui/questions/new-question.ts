@@ -6,12 +6,13 @@ export const QUESTION_KINDS: ReadonlyArray<{ kind: Question['kind']; label: stri
   { kind: 'text', label: 'Words' },
   { kind: 'number', label: 'Number' },
   { kind: 'match', label: 'Pairs' },
-  { kind: 'order', label: 'Order' }
+  { kind: 'order', label: 'Order' },
+  { kind: 'spot', label: 'A place on a picture' }
 ];
 
 /** A question as it begins: its teacher fills in the rest. */
 export function newQuestion(kind: Question['kind']): Question {
-  const base = { id: newId(), text: '', points: '1', optional: false };
+  const base = { id: newId(), text: '', points: '1', optional: false, picture: null };
   switch (kind) {
     case 'choice':
       return { ...base, kind, options: [option(''), option('')], several: false, key: [] };
@@ -34,6 +35,8 @@ export function newQuestion(kind: Question['kind']): Question {
     }
     case 'order':
       return { ...base, kind, items: [option(''), option('')], counted: true };
+    case 'spot':
+      return { ...base, kind, key: [] };
   }
 }
 

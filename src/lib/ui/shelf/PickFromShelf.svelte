@@ -11,6 +11,7 @@
   import Peek from '$ui/materials/Peek.svelte';
   import { getZone } from '$ui/time/reader';
   import { getReadShelf } from './shelf-reader';
+  import { ShelfSearch } from './shelf-search.svelte';
 
   interface Props {
     deliverableId: string | null;
@@ -22,41 +23,12 @@
   /** Picks files of the Shelf for a place. The whole row picks; looking is a control of its own. */
   const { deliverableId, place, formKey, close }: Props = $props();
 
-  const read = getReadShelf();
+  const shelf = new ShelfSearch(getReadShelf(), () => formKey);
   const zone = getZone();
-  let search = $state('');
-  let files = $state<ShelfFile[] | null>(null);
-  let more = $state(false);
-  let failed = $state(false);
   let problem = $state('');
   let busy = $state(false);
   let looking = $state<string | null>(null);
   const picked = new SvelteMap<string, string>();
-
-  $effect(() => {
-    void formKey;
-    const wanted = search;
-    const timer = setTimeout(() => void show(wanted), files === null ? 0 : 200);
-    return () => clearTimeout(timer);
-  });
-
-  async function show(wanted: string) {
-    failed = false;
-    try {
-      const found = await read({ search: wanted });
-      if (wanted === search) ({ files, more } = found);
-    } catch {
-      failed = true;
-    }
-  }
-
-  async function showMore() {
-    const last = files?.at(-1);
-    if (!last) return;
-    const next = await read({ search, after: { at: last.changedAt, id: last.id } });
-    files = [...(files ?? []), ...next.files];
-    more = next.more;
-  }
 
   const toggle = (file: ShelfFile) => {
     if (!picked.delete(file.id)) picked.set(file.id, file.name);
@@ -90,26 +62,26 @@
     <input
       class="input mt-1 block w-full max-w-md input-sm"
       type="search"
-      bind:value={search}
+      bind:value={shelf.search}
       maxlength="100"
       autofocus
     />
   </label>
-  {#if failed}
+  {#if shelf.failed}
     <p role="alert" class="py-2">
-      Your Shelf could not be read. <button type="button" class="link" onclick={() => show(search)}>Try again</button>
+      Your Shelf could not be read. <button type="button" class="link" onclick={() => shelf.show()}>Try again</button>
     </p>
-  {:else if files === null}
+  {:else if shelf.files === null}
     <p role="status" class="py-2">Reading your Shelf …</p>
-  {:else if files.length === 0}
+  {:else if shelf.files.length === 0}
     <p class="py-2">
-      {search
-        ? `Nothing on your Shelf is called “${search}”.`
+      {shelf.search
+        ? `Nothing on your Shelf is called “${shelf.search}”.`
         : 'Your Shelf is empty. Whatever you add to a packet lies there too, for the next time.'}
     </p>
   {:else}
     <ul class="my-2 max-h-96 divide-y divide-base-300 overflow-y-auto">
-      {#each files as file (file.id)}
+      {#each shelf.files as file (file.id)}
         <li class="flex flex-wrap items-center gap-x-2">
           <label class="flex min-h-11 min-w-0 flex-1 cursor-pointer items-center gap-3 rounded px-1 hover:bg-base-200">
             <input
@@ -145,7 +117,9 @@
         </li>
       {/each}
     </ul>
-    {#if more}<button type="button" class="btn mb-2 btn-ghost btn-sm" onclick={showMore}>Show older ones</button>{/if}
+    {#if shelf.more}<button type="button" class="btn mb-2 btn-ghost btn-sm" onclick={() => shelf.showMore()}
+        >Show older ones</button
+      >{/if}
   {/if}
   {#if problem}<p role="alert" class="font-medium text-error">{problem}</p>{/if}
   <div class="flex flex-wrap gap-2">

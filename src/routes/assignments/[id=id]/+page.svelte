@@ -2,6 +2,10 @@
   import { applyAction, deserialize } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
   import { setPlacing } from '$ui/pieces/placing';
+  import type { PieceView } from '$core/pieces/piece';
+  import { bytesOf } from '$core/pieces/registry';
+  import type { PageGoal } from '$ui/pages/goal';
+  import OpenedPage from '$ui/pieces/OpenedPage.svelte';
   import { setWriting } from '$ui/pieces/writing';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import { getWayBack } from '../../shared/way-back.svelte';
@@ -19,11 +23,22 @@
     await applyAction(deserialize(await answer.text()));
     await invalidateAll();
   });
-  setWriting(({ id: pieceId, name, deliverableId }) => {
+  const goalOf = ({ id: pieceId, name, deliverableId }: PieceView): PageGoal => {
     const place = data.view === 'student' ? data.deliverables.find(({ id }) => id === deliverableId) : undefined;
     const { wants = {}, starter = false } = place ?? {};
     return { assignmentId: data.facts.assignmentId, pieceId, name, wants, starter };
+  };
+  let written = $state.raw<PageGoal | null>(null);
+  setWriting({
+    goalOf,
+    copyBeside({ id, deliverableId }) {
+      const pieces = data.view === 'student' ? data.packet.pieces : [];
+      const copy = pieces.find((one) => one.id !== id && one.deliverableId === deliverableId && asksOf(one));
+      return copy ? goalOf(copy) : null;
+    },
+    open: (goal) => (written = goal)
   });
+  const asksOf = (piece: PieceView) => bytesOf(piece)?.facts?.prompts !== undefined;
   const aside = $derived(data.view === 'teacher' && data.asideWith !== null ? `&aside=${data.asideWith}` : '');
   tellOnceVisible(() =>
     data.fresh || (data.view === 'student' && data.packet.unread)
@@ -40,3 +55,4 @@
 {:else}
   <ClassView view={data} problems={problem === null ? [] : [problem]} />
 {/if}
+{#if written}<OpenedPage goal={written} close={() => (written = null)} />{/if}

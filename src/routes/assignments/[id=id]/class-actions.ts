@@ -8,6 +8,7 @@ import {
   excuseSeveral,
   extend,
   extendSeveral,
+  giveExtraTime,
   liftExcuse,
   receiveInPerson,
   undoInPerson,
@@ -20,6 +21,7 @@ import type { RequestEvent } from './$types';
 
 const Who = z.object({ studentId: z.uuid() });
 const InPersonForm = Who.extend({ points: PointsText, remark: z.string().max(20_000).default('') });
+const ExtraTimeForm = Who.extend({ minutes: z.coerce.number().int().min(0).max(600) });
 const ExtendForm = Who.extend({ due: WallClockText, closes: WallClockText });
 const Chosen = z.object({ studentIds: Several(z.array(z.uuid()).min(1, 'Choose at least one student.').max(500)) });
 
@@ -51,6 +53,7 @@ export const classActions = {
     },
     'teacher'
   ),
+  extraTime: actingOn(ExtraTimeForm, giveExtraTime, 'teacher'),
   extendSeveral: action(
     Chosen.extend({ due: WallClockText, closes: WallClockText }),
     async (person, { due, closes, studentIds }, { params }: RequestEvent) => {

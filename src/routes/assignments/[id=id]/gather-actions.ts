@@ -73,9 +73,10 @@ export const gatherActions = {
   ),
   /** Lays a page into a place, to be written on. */
   beginPage: action(
-    PageForm,
-    (person, { deliverable, key, name }, { params }: RequestEvent) =>
+    PageForm.extend({ insteadOf: z.uuid().optional() }),
+    (person, { deliverable, key, name, insteadOf }, { params }: RequestEvent) =>
       beginPage(person, {
+        insteadOf,
         assignmentId: params.id,
         deliverableId: deliverable,
         name,

@@ -8,12 +8,14 @@
   import HandBack from '$ui/marking/HandBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/primitives/Message.svelte';
+  import { setFilling } from '$ui/pieces/filling-parts';
   import When from '$ui/time/When.svelte';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import MarkPanel from './MarkPanel.svelte';
 
   const { data, form } = $props();
   const view = $derived(data.view);
+  setFilling(({ id, name }) => ({ address: `/marking/${view.packetId}/parts/${id}`, name, student: view.student }));
   tellOnceVisible(() => (view.unopened ? `/marking/${view.packetId}?/open` : null));
 
   /** What the form on this page is about. What changes elsewhere does not take the form away. */

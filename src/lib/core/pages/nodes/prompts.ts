@@ -1,4 +1,5 @@
 import { mergeAttributes, Node, type JSONContent } from '@tiptap/core';
+import { evidenceOf, isEvidence, type Evidence } from '../evidence';
 import { fenceAt, fenced, type Fence } from './fence';
 
 /** Options of one choice, and characters of each. */
@@ -176,15 +177,24 @@ export const Entry = Node.create({
   isolating: true,
   addAttributes: () => ({
     id: id(),
-    values: kept<Record<string, string>>('values', {}, isValues)
+    values: kept<Record<string, string>>('values', {}, isValues),
+    /** Files of the packet that show it. */
+    evidence: kept<Evidence[]>('evidence', [], isEvidence)
   }),
   parseHTML: () => [{ tag: 'section[data-values]' }],
   renderHTML: ({ HTMLAttributes }) => ['section', mergeAttributes(HTMLAttributes, { class: 'entry' }), 0],
   renderMarkdown: ({ attrs, content }, helpers) => {
     const values = (attrs?.values ?? {}) as Record<string, string>;
+    const evidence = evidenceOf({ attrs });
     const { kind, id: own } = partOf('entry', attrs);
     return fenced(
-      { kind, id: own, values: { values: JSON.stringify(values) } },
+      {
+        ...{ kind, id: own },
+        values: {
+          values: JSON.stringify(values),
+          ...(evidence.length > 0 && { evidence: JSON.stringify(evidence) })
+        }
+      },
       helpers.renderChildren(content ?? [], '\n\n')
     );
   }
@@ -240,7 +250,12 @@ const KINDS: Partial<Record<string, (fence: Fence, inside: JSONContent[] | JSONC
   },
   entry: ({ id: own, values }, inside) => {
     const said = parsed(values.values ?? null);
-    return { type: 'entry', attrs: { id: own, values: isValues(said) ? said : {} }, content: orEmpty(blocks(inside)) };
+    const shown = parsed(values.evidence ?? null);
+    return {
+      type: 'entry',
+      attrs: { id: own, values: isValues(said) ? said : {}, evidence: isEvidence(shown) ? shown : [] },
+      content: orEmpty(blocks(inside))
+    };
   }
 };
 

@@ -23,6 +23,7 @@ import { mml2omml } from 'mathml2omml';
 import sharp from 'sharp';
 import { fromMarkdown } from '$core/pages/markdown';
 import { isSafeLink } from '$core/pages/safe-link';
+import { spelledOut } from '$core/pages/spelled-out';
 import { bareMathml } from './mathml';
 
 interface Written {
@@ -36,7 +37,7 @@ interface Written {
 /** A page as a text document (Office Open XML, ECMA-376): its headings are headings, its formulas formulas, its notes notes. */
 export async function writeDocx(page: Written): Promise<Uint8Array> {
   const writer = new Writer(page);
-  const children = await writer.blocks(fromMarkdown(page.markdown).content ?? [], {});
+  const children = await writer.blocks(spelledOut(fromMarkdown(page.markdown)).content ?? [], {});
   const doc = new Document({
     title: page.title,
     creator: 'Vendro',

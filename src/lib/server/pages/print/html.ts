@@ -1,11 +1,15 @@
 import { toHtml, escaped } from '$core/pages/html';
 import { fromMarkdown } from '$core/pages/markdown';
+import { spelledOut } from '$core/pages/spelled-out';
 import { PICTURE } from '$core/pages/picture-name';
 import { mathml } from './mathml';
 
 /** What is shown of a page within ours: its structure, with pictures by the names that they have beside it. */
 export const innerHtml = (markdown: string): string =>
-  toHtml(fromMarkdown(markdown), { picture: (name) => (PICTURE.test(name) ? name : null), formula: mathml });
+  toHtml(spelledOut(fromMarkdown(markdown)), {
+    picture: (name) => (PICTURE.test(name) ? name : null),
+    formula: mathml
+  });
 
 /** A page as a document of its own, whose pictures lie beside it. */
 export const htmlDocument = (markdown: string, title: string, set: { serif: boolean; spacing: number }): string =>

@@ -1,18 +1,24 @@
 import { readFile } from 'node:fs/promises';
-import type { PageForm } from '../../parsing/tasks';
+import type { MadeForm, PageForm } from '../../parsing/tasks';
 import { writeDocx } from './docx';
 import { htmlDocument } from './html';
 import { printPdf } from './pdf';
 
 /** A page in one of the forms in which it travels. In a parsing process. */
-export async function makeForm({ path, form, title, serif, spacing, at, pictures }: PageForm): Promise<Uint8Array> {
+export async function makeForm({ path, form, pictures, ...set }: PageForm): Promise<MadeForm> {
   const markdown = await readFile(path, 'utf8');
   const byName = new Map(pictures.map((picture) => [picture.name, picture.path]));
   const picture = async (name: string) => {
     const file = byName.get(name);
     return file === undefined ? null : new Uint8Array(await readFile(file));
   };
-  if (form === 'html') return new TextEncoder().encode(htmlDocument(markdown, title, { serif, spacing }));
-  const page = { markdown, title, serif, spacing, picture };
-  return form === 'docx' ? writeDocx(page) : printPdf({ ...page, author: '', at });
+  const page = { markdown, picture, ...set };
+  switch (form) {
+    case 'html':
+      return { bytes: new TextEncoder().encode(htmlDocument(markdown, set.title, set)), sheets: null };
+    case 'docx':
+      return { bytes: await writeDocx(page), sheets: null };
+    case 'pdf':
+      return printPdf({ ...page, author: '' });
+  }
 }

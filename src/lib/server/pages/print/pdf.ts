@@ -2,6 +2,7 @@ import type { JSONContent } from '@tiptap/core';
 import { PDFDocument, type PDFImage } from 'pdf-lib';
 import { fromMarkdown } from '$core/pages/markdown';
 import { isSafeLink } from '$core/pages/safe-link';
+import { spelledOut } from '$core/pages/spelled-out';
 import { formulaBox } from './formula-box';
 import type { Inline } from './line';
 import { CELL, faceOf, INK, Sheets, TEXT_WIDTH } from './sheets';
@@ -17,16 +18,25 @@ export interface Printed {
   /** How the brief wants it set. */
   serif: boolean;
   spacing: number;
+  /** It is to be filled by hand. */
+  room?: boolean;
   /** Its pictures, by the name that each has on the page. */
   picture(name: string): Promise<Uint8Array | null>;
 }
+
+/** A formula that is wider than the text is made as small as it has to be, as long as it can be read. */
+function fitting(draw: (size: number) => ReturnType<typeof formulaBox>, size: number) {
+  const box = draw(size);
+  return box && box.width > TEXT_WIDTH ? draw(Math.max(SMALLEST, (size * TEXT_WIDTH) / box.width)) : box;
+}
+const SMALLEST = 5;
 
 const SIZE = 11;
 const HEADINGS = [20, 15, 12.5, 11];
 const INDENT = 18;
 
 /** A page as its teacher gets it: PDF, on A4, with its formulas drawn, notes at the end, its name and numbers at the foot. */
-export async function printPdf(page: Printed): Promise<Uint8Array> {
+export async function printPdf(page: Printed): Promise<{ bytes: Uint8Array; sheets: number }> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(page.title);
   pdf.setAuthor(page.author);
@@ -36,10 +46,10 @@ export async function printPdf(page: Printed): Promise<Uint8Array> {
   pdf.setModificationDate(new Date(page.at));
   const sheets = new Sheets(pdf, page.serif ? 'serif' : 'sans', page.spacing);
   const printer = new Printer(pdf, sheets, page);
-  await printer.blocks(fromMarkdown(page.markdown).content ?? [], 0);
+  await printer.blocks(spelledOut(fromMarkdown(page.markdown), page.room).content ?? [], 0);
   await printer.notesAtEnd();
   await sheets.foot(page.title);
-  return pdf.save();
+  return { bytes: await pdf.save(), sheets: pdf.getPageCount() };
 }
 
 class Printer {
@@ -100,7 +110,8 @@ class Printer {
   }
 
   private async formula({ attrs }: JSONContent): Promise<void> {
-    const box = formulaBox(String(attrs?.tex ?? ''), SIZE + 1, true, INK);
+    const tex = String(attrs?.tex ?? '');
+    const box = fitting((size) => formulaBox(tex, size, true, INK), SIZE + 1);
     if (box) await this.sheets.write([[{ width: box.width, bare: box.width, inline: { box } }]], 0, true);
     this.sheets.space(8);
   }

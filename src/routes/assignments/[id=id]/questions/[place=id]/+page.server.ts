@@ -7,7 +7,8 @@ import type { RequestEvent } from './$types';
 
 export const load = async ({ locals, params, url }) => ({
   set: await orNotFound(openQuestions(signedIn(locals, url), { assignmentId: params.id, deliverableId: params.place })),
-  assignmentId: params.id
+  assignmentId: params.id,
+  placeId: params.place
 });
 
 /** Questions come as JSON: they are made by a script of ours. */

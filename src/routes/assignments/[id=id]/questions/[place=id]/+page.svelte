@@ -9,7 +9,7 @@
   <p class="mb-3 text-sm"><a class="link" href="/assignments/{data.assignmentId}">{data.set.assignment}</a></p>
   <h1 class="mb-2 page-title">Questions of {data.set.place}</h1>
   {#await import('$ui/questions/QuestionsForm.svelte') then { default: QuestionsForm }}
-    <QuestionsForm set={data.set} />
+    <QuestionsForm set={data.set} address="/assignments/{data.assignmentId}/places/{data.placeId}" />
   {:catch}
     <Message kind="problem">What asks questions could not be fetched just now. Read the page anew.</Message>
   {/await}

@@ -9,7 +9,8 @@ export const load = async ({ locals, params, url }) => ({
   starter: await orNotFound(
     readStarter(signedIn(locals, url), { assignmentId: params.id, deliverableId: params.place })
   ),
-  assignmentId: params.id
+  assignmentId: params.id,
+  placeId: params.place
 });
 
 const StarterForm = z.object({

@@ -129,6 +129,10 @@ function exact(decimal: string): bigint {
   return decimal.startsWith('-') ? -value : value;
 }
 
+/** So many equal parts of some points, to a millionth. */
+export const share = (points: string, parts: number): string =>
+  parts <= 0 ? points : text(exact(points) / BigInt(parts));
+
 function hundredths(value: bigint): bigint {
   const step = SCALE / 100n;
   const rest = ((value % step) + step) % step;

@@ -1,8 +1,8 @@
 import { z } from 'zod';
+import { MOST_QUESTIONS } from './bounds';
 import { PICTURE } from '../pages/picture-name';
 
-/** Questions of one set, and characters of what each asks and is answered. */
-export const MOST_QUESTIONS = 120;
+/** Characters of what a question asks and is answered. */
 const LONGEST_TEXT = 4000;
 export const LONGEST_ANSWER = 20_000;
 

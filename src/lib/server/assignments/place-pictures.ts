@@ -58,10 +58,14 @@ export async function openPlacePicture(person: Actor, at: StarterPlace, name: st
   return { ...blob, name };
 }
 
+/** Every picture of a place. The caller has asked the policy. */
+export const pictureBlobs = (deliverableId: string) => select(Blob, EACH, [deliverableId]);
+
 const Count = z.object({ n: z.number() });
 const COUNT = 'select count(*)::integer as n from place_pictures where deliverable_id = $1';
 const LAY = 'insert into place_pictures (deliverable_id, sha256) values ($1, $2) on conflict do nothing';
 const Blob = z.object({ sha256: z.string(), size: z.number(), mediaType: z.string() });
-const FIND = `
+const EACH = `
   select b.sha256, b.size::float8 as size, b.media_type as "mediaType"
-  from place_pictures i join blobs b on b.sha256 = i.sha256 where i.deliverable_id = $1 and i.sha256 = $2`;
+  from place_pictures i join blobs b on b.sha256 = i.sha256 where i.deliverable_id = $1`;
+const FIND = `${EACH} and i.sha256 = $2`;

@@ -8,6 +8,7 @@ import type { ReceiptSheet } from '$core/receipts/sheet';
 import type { Caption } from '$core/recordings/captions';
 import type { Passage } from '$core/recordings/passages';
 import type { Brought } from '$core/pages/brought';
+import type { OpenedPackage } from '$core/questions/qti/opened';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */
@@ -61,6 +62,7 @@ export interface Tasks {
   'page-form': (input: PageForm) => Promise<MadeForm>;
   'page-text': (input: FileOnDisk) => Promise<Brought | null>;
   'page-html': (input: { path: string }) => Promise<string>;
+  'questions-package': (input: { path: string; name: string }) => Promise<OpenedPackage | null>;
   captions: (input: { text: string }) => Promise<Caption[] | null>;
   /** Files of a recording, put together into one. `into`: where it is written. */
   recording: (input: { parts: string[]; passages: Passage[] | null; into: string }) => Promise<void>;
@@ -93,5 +95,6 @@ export const LANE_OF: Record<TaskName, Lane> = {
   recording: 'making',
   'page-form': 'making',
   'page-html': 'files',
-  'page-text': 'files'
+  'page-text': 'files',
+  'questions-package': 'files'
 };

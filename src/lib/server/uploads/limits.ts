@@ -5,7 +5,9 @@ export function isUpload(url: URL): boolean {
     (url.pathname.startsWith('/courses/') && url.searchParams.has('/addMaterials')) ||
     (url.pathname === '/school/import' && url.searchParams.has('/read')) ||
     (url.pathname === '/said' && url.searchParams.has('/say')) ||
-    /^\/assignments\/[^/]+\/(starters\/[^/]+\/text|places\/[^/]+\/pictures)$/.test(url.pathname) ||
+    /^\/assignments\/[^/]+\/(starters\/[^/]+\/text|places\/[^/]+\/pictures|questions\/[^/]+\/package)$/.test(
+      url.pathname
+    ) ||
     /^\/assignments\/[^/]+\/pages\/[^/]+\/(pictures|text|evidence)$/.test(url.pathname) ||
     /^\/uploads(\/[0-9a-f]{32})?$/.test(url.pathname)
   );

@@ -1,9 +1,9 @@
 <script lang="ts">
-  import { parts } from './text-parts';
+  import { textParts } from '$core/questions/text-parts';
 
   /** What a question asks, with its formulas drawn. What draws them is fetched where there is one. */
   const { text }: { text: string } = $props();
-  const shown = $derived(parts(text));
+  const shown = $derived(textParts(text));
   const drawing = $derived(shown.some(({ tex }) => tex !== null) ? import('./formulas') : null);
 </script>
 

@@ -1,8 +1,11 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import { enhance } from '$app/forms';
-  import { ArrowDown, ArrowUp, Trash2 } from '@lucide/svelte';
+  import { page } from '$app/state';
+  import { ArrowDown, ArrowUp, FileInput, Trash2 } from '@lucide/svelte';
+  import { MOST_QUESTIONS } from '$core/questions/bounds';
   import type { Question, QuestionSet } from '$core/questions/question';
+  import { sendTo } from '$ui/forms/send-to';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { told } from '$ui/forms/told';
   import Message from '$ui/primitives/Message.svelte';
@@ -10,6 +13,11 @@
   import QuestionPicture from './QuestionPicture.svelte';
   import QuestionFields from './QuestionFields.svelte';
 
+  interface Brought {
+    questions: Question[];
+    unread: Array<{ title: string; why: string }>;
+    minutes: number | null;
+  }
   interface Props {
     set: QuestionSet & { version: number; begun: number };
     /** Where pictures of the place are kept. */
@@ -21,12 +29,31 @@
   let busy = $state(false);
   let problem = $state('');
   let said = $state('');
+  let unread = $state.raw<Brought['unread']>([]);
+  let minutes = $state(untrack(() => set.minutes));
+  const packaged = $derived(`${page.url.pathname}/package`);
   const sum = $derived(questions.reduce((all, { points }) => all + Math.round(Number(points) * 1e6), 0) / 1e6);
 
   function move(i: number, by: number) {
     const to = i + by;
     const [one] = questions.splice(i, 1);
     if (one) questions.splice(to, 0, one);
+  }
+  async function bring(input: HTMLInputElement) {
+    const [file] = input.files ?? [];
+    input.value = '';
+    if (!file) return;
+    busy = true;
+    const broken = 'The line broke before the file had come, so nothing was added. Bring it again.';
+    const sent = await sendTo<{ brought: Brought }>(packaged, file, broken);
+    busy = false;
+    [problem, unread] = [sent.ok ? '' : `${file.name}: ${sent.words}`, sent.ok ? sent.brought.unread : []];
+    if (!sent.ok) return;
+    const room = MOST_QUESTIONS - questions.length;
+    const { questions: more, minutes: time } = sent.brought;
+    questions.push(...more.slice(0, room));
+    minutes ??= time;
+    said = `${Math.min(room, more.length)} questions were brought in. Look them through, then keep them.`;
   }
   function add(kind: Question['kind']) {
     questions.push(newQuestion(kind));
@@ -101,7 +128,7 @@
   <div class="my-4 flex flex-wrap items-center gap-2">
     <span class="text-sm">Add a question:</span>
     {#each QUESTION_KINDS as { kind, label } (kind)}
-      <button type="button" class="btn btn-sm" disabled={questions.length >= 120} onclick={() => add(kind)}
+      <button type="button" class="btn btn-sm" disabled={questions.length >= MOST_QUESTIONS} onclick={() => add(kind)}
         >{label}</button
       >
     {/each}
@@ -114,7 +141,7 @@
         name="minutes"
         min="1"
         max="600"
-        value={set.minutes ?? ''}
+        bind:value={minutes}
         placeholder="no limit"
       /></label
     >
@@ -123,10 +150,31 @@
       at a time</label
     >
   </div>
+  {#if unread.length > 0}
+    <section aria-label="What could not be brought in" class="mb-4 border-l-4 border-accent pl-3 text-sm">
+      <p class="font-medium">Not everything could be brought in:</p>
+      <ul class="list-disc pl-5">
+        {#each unread as { title, why }, i (i)}<li><b>{title}</b>: {why}</li>{/each}
+      </ul>
+    </section>
+  {/if}
   {#if problem}<Message kind="problem">{problem}</Message>{/if}
   {#if said}<Message kind="done">{said}</Message>{/if}
   <div class="flex items-center gap-4">
     <button class="btn btn-primary" disabled={busy}>Keep the questions</button>
     <p class="text-sm">{questions.length} questions, {sum} points together</p>
+    <span class="ml-auto flex flex-wrap items-center gap-3">
+      {#if set.version > 0}<a class="link text-sm" href={packaged} download>As a package (QTI 3)</a>{/if}
+      <label class="btn btn-ghost btn-sm">
+        <FileInput size={16} strokeWidth={1.75} aria-hidden="true" /> Bring questions in
+        <input
+          type="file"
+          accept=".zip,.xml"
+          class="sr-only"
+          disabled={busy}
+          onchange={({ currentTarget }) => void bring(currentTarget)}
+        />
+      </label>
+    </span>
   </div>
 </form>

@@ -1,7 +1,7 @@
-import { INLINE_FORMULA } from '$core/pages/inline-formula';
+import { INLINE_FORMULA } from '../pages/inline-formula';
 
 /** A text with what stands between dollar signs apart. */
-export function parts(text: string): Array<{ text: string; tex: string | null }> {
+export function textParts(text: string): Array<{ text: string; tex: string | null }> {
   const found: Array<{ text: string; tex: string | null }> = [];
   let from = 0;
   for (const match of text.matchAll(new RegExp(INLINE_FORMULA, 'g'))) {

@@ -1,0 +1,2 @@
+/** Questions of one set. */
+export const MOST_QUESTIONS = 120;

@@ -20,9 +20,17 @@ const server = {
   hookTimeout: 60_000
 };
 
+/**
+ * Small modules that the frame of every page loads: together they are one file. Each by itself would cost more in names and
+ * wrapping than it holds.
+ */
+const FRAME =
+  /src\/lib\/(ui\/(time\/reader|shelf\/shelf-reader|materials\/look|forms\/reach|courses\/Emblem|primitives\/Message)|core\/(live\/topics|grades\/points))\.|svelte\/src\/internal\/(disclose-version|flags)/;
+
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit(), opencvPlain()],
   worker: { format: 'es', plugins: () => [opencvPlain()] },
+  build: { rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'frame', test: FRAME }] } } } },
   define: { __VENDRO_VERSION__: JSON.stringify(version) },
   test: {
     // Every core: the journeys, the checks and these take turns (scripts/test.mjs).

@@ -14,6 +14,8 @@ import { captionPiece } from '../src/lib/server/gathering/caption-piece';
 import { addLink } from '../src/lib/server/gathering/attach-link';
 import { declareSite } from '../src/lib/server/links/own-site';
 import { addFile } from '../src/lib/server/gathering/pieces';
+import { dice } from './classmates';
+import { answerQuestions, fillStarter, type PreparedPlace } from './fill-in';
 import { demoFile } from './read-world';
 
 /** Puts a file of demo/files into a place. What was captured has what was noted of it beside it, and what is said in it. */
@@ -45,11 +47,19 @@ export async function addDemoLink(student: Actor, assignmentId: string, delivera
 export async function fillPlace(
   student: Actor,
   assignmentId: string,
-  place: { id: string; title: string; wants: Wants },
+  place: PreparedPlace & { wants: Wants },
   work: { text: string; by: string }
 ): Promise<void> {
   if (place.wants.kinds?.every((kind) => kind === 'link')) {
     await addDemoLink(student, assignmentId, place.id, '/notebooks/teodor/tide-gauge');
+    return;
+  }
+  const name = `${place.title}, ${work.by}`;
+  const given = place.starter
+    ? await fillStarter(student, assignmentId, place, { name, answers: WORDS })
+    : place.questions && (await answerQuestions(student, assignmentId, place, { name, chance: dice(name) }));
+  if (typeof given === 'object') {
+    if (!given.ok) throw new Error(`${name} was refused: ${given.why}`);
     return;
   }
   const count = place.wants.howMany?.from ?? 1;
@@ -63,6 +73,14 @@ export async function fillPlace(
     await inspectBlob(blob);
   }
 }
+
+/** What a classmate answers, in whatever is asked. */
+const WORDS = [
+  'The boat is late, and nobody says so. I would keep the line about the bell.',
+  'The letter is read aloud, but not to the end. Who wrote the rest?',
+  'The water goes out further than it should.',
+  'The lamp is lit by somebody else.'
+];
 
 async function make(types: string[], text: string): Promise<{ ending: string; bytes: Uint8Array }> {
   const [ending = 'txt'] = ['txt', 'csv', 'md', 'pdf', 'docx', 'jpg', 'png'].filter((one) => types.includes(one));

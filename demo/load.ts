@@ -19,9 +19,10 @@ import { submitPacket } from '../src/lib/server/rounds/submit';
 import { createPerson } from '../src/lib/server/people/create-person';
 import { noteDemo } from '../src/lib/server/db/settings';
 import { classmate, dice, type ClassmateDeed } from './classmates';
+import { fillStarter } from './fill-in';
 import { addDemoFile, addDemoLink, fillPlace } from './hand-in';
 import { openCourse, tell } from './open-course';
-import { readWorld, type DemoCourse, type DemoStep } from './read-world';
+import { readWorld, type DemoCourse, type DemoStep, type Filled } from './read-world';
 import { levelsOf, setAssignment, talk, type Ids } from './set-assignment';
 import { when } from './when';
 
@@ -176,6 +177,7 @@ function story(steps: DemoStep[], cast: Cast & { at: (text: string) => Moment })
 
 function doStep(step: DemoStep, cast: Cast & { at: (text: string) => Moment }) {
   if (step.clear !== undefined) return clear(cast);
+  if (step.fill !== undefined) return fill(step.fill, step.place, cast);
   return step.add === undefined && step.link === undefined ? act(step, cast) : add(step, cast);
 }
 
@@ -185,6 +187,22 @@ async function clear({ ids, student }: Cast) {
   const { pieces } = await readOwnPacket(await readAssignment(student, own.assignmentId));
   for (const { id } of pieces) await removePiece(student, { ...own, pieceId: id });
   return { ok: true };
+}
+
+/** Answers in the starter of a place. Dates in it are said as all moments of the story are. */
+async function fill(said: Filled, place: number, { ids, student, at: when }: Cast & { at: (text: string) => Moment }) {
+  const at = ids.places?.[place - 1];
+  if (!at) throw new Error('A story fills in a place that is not there.');
+  const day = (text: string) => new Date(when(`${text} 12:00`)).toISOString().slice(0, 10);
+  const answers = said.map((one) =>
+    typeof one === 'string'
+      ? one
+      : one.map((entry) => {
+          const { date, ...values } = entry.values;
+          return { ...entry, values: date === undefined ? values : { date: day(date), ...values } };
+        })
+  );
+  return fillStarter(student, assignmentId(ids), at, { name: `${at.title}, Ilse Varga`, answers });
 }
 
 function add(step: DemoStep, { ids, student }: Cast) {

@@ -95,7 +95,10 @@ const AssignmentFront = z.object({
         title: z.string(),
         ask: z.string().default(''),
         optional: z.boolean().default(false),
-        wants: Wants.default({})
+        wants: Wants.default({}),
+        /** Files of demo/prepared. */
+        starter: z.string().optional(),
+        questions: z.string().optional()
       })
     )
     .default([]),
@@ -106,12 +109,23 @@ const AssignmentFront = z.object({
   class: ClassState
 });
 
+/** What somebody answers in a starter, in its order: words, or entries with their values, a file that shows them, and words. */
+const Filled = z.array(
+  z.union([
+    z.string(),
+    z.array(z.object({ values: z.record(z.string(), z.string()), shownBy: z.string().optional(), words: z.string() }))
+  ])
+);
+export type Filled = z.infer<typeof Filled>;
+
 const Step = z
   .object({
     at: z.string(),
     add: z.string(),
     /** A page of the simulated site, by its path. */
     link: z.string(),
+    /** What is answered in the starter of the place. */
+    fill: Filled,
     /** A place whose pieces are taken out. */
     clear: z.number().int(),
     place: z.number().int().default(0),
@@ -136,7 +150,7 @@ const Step = z
     note: z.string().default(''),
     due: z.string()
   })
-  .partial({ add: true, link: true, clear: true, do: true, points: true, levels: true, due: true });
+  .partial({ add: true, link: true, fill: true, clear: true, do: true, points: true, levels: true, due: true });
 
 export type DemoAssignment = z.infer<typeof AssignmentFront> & { key: string; brief: string };
 type CourseFile = z.infer<typeof Course> & { slug: string; assignments: DemoAssignment[] };

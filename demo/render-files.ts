@@ -76,12 +76,6 @@ await docx('sea-essay.docx', 'The sea wants the lamp', [
   'In two of the three stories the sea is weather. In the third it is a person with a plan.',
   'It takes the lamp before it takes the keeper, and that order is the whole argument of this essay.'
 ]);
-await docx('reading-log-starter.docx', 'Reading log: Ilse Varga', [
-  'Chapter four. The boat is late. Nobody says so.',
-  'Chapter five. The letter is read aloud, but not to the end.',
-  'Chapter six. ',
-  'Chapter seven. '
-]);
 await pdf('risk-sheet.pdf', 'Risk sheet', [
   'Low water 10:42 and 11:20. With Maren Okafor.',
   'Fog: back along the rope, no shortcuts.',

@@ -5,6 +5,7 @@ import type { Moment } from '../src/lib/core/time/moment';
 import { changeAssignment, readDraft } from '../src/lib/server/assignments/change-assignment';
 import { createAssignment } from '../src/lib/server/assignments/create-assignment';
 import { post } from '../src/lib/server/threads/say';
+import { prepare, type PreparedPlace } from './fill-in';
 import { dice } from './classmates';
 import type { Deed } from './load';
 import { handOut, type OpenedCourse } from './open-course';
@@ -13,7 +14,7 @@ import type { DemoAssignment, DemoSaid } from './read-world';
 /** What became of an assignment's parts in the database, once it is set. */
 export interface Ids {
   assignment?: string;
-  places?: Array<{ id: string; title: string; wants: Wants }>;
+  places?: Array<PreparedPlace & { wants: Wants }>;
   criteria?: Criterion[];
 }
 type At = (text: string) => Moment;
@@ -30,6 +31,7 @@ export async function setAssignment(
   const moment = (text: string | undefined) => (text === undefined ? null : at(text));
   const { id } = await createAssignment({
     ...given,
+    deliverables: given.deliverables.map(({ title, ask, optional, wants }) => ({ title, ask, optional, wants })),
     courseId: course.id,
     unitId: course.units[unit - 1] ?? null,
     opens: moment(given.opens),
@@ -45,7 +47,11 @@ export async function setAssignment(
   }
   const { draft } = await readDraft(teacher, id);
   if (brief !== given.brief) await changeAssignment(teacher, id, { ...draft, brief }, false);
-  ids.places = draft.deliverables.map(({ id: placeId = '', title, wants }) => ({ id: placeId, title, wants }));
+  ids.places = draft.deliverables.map(({ id: placeId = '', title, wants }, i) => {
+    const { starter, questions } = given.deliverables[i] ?? {};
+    return { id: placeId, title, wants, starter, questions };
+  });
+  for (const place of ids.places) await prepare(teacher, id, place);
   ids.criteria = draft.criteria as Criterion[];
 }
 

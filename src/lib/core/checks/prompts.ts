@@ -1,3 +1,4 @@
+import { promptName } from '../pages/prompt-name';
 import { bytesOf } from '../pieces/registry';
 import type { Check } from './check';
 import { isSpare } from './two-copies';
@@ -12,7 +13,7 @@ export const prompts: Check = {
   find: (situation) =>
     situation.pieces.flatMap((piece) => {
       const asked = (bytesOf(piece)?.facts?.prompts ?? []).filter(({ optional }) => !optional);
-      const open = asked.filter(({ answered }) => !answered).map(({ label }) => `“${short(label)}”`);
+      const open = asked.filter(({ answered }) => !answered).map(({ label }) => `“${promptName(label)}”`);
       if (open.length === 0 || isSpare(piece.id, situation)) return [];
       const named = open.slice(0, 3).join(', ');
       const more = open.length > 3 ? ` and ${open.length - 3} more` : '';
@@ -20,5 +21,3 @@ export const prompts: Check = {
       return [{ words, at: { place: piece.deliverableId } }];
     })
 };
-
-const short = (text: string) => (text.length > 60 ? `${text.slice(0, 57).trimEnd()}…` : text);

@@ -30,6 +30,7 @@ const line = (over: Partial<GradeLine>): GradeLine => ({
   expectedMinutes: null,
   asked: 1,
   filled: 0,
+  answered: null,
   given: null,
   kept: null,
   remark: '',

@@ -36,6 +36,8 @@ export interface DeskLine extends DeskEntry, Holding {
   /** Places asked for, and how many hold something. */
   asked: number;
   filled: number;
+  /** Of what starters and question sets ask in it: how much is answered, and how much there is; null where nothing is asked so. */
+  answered: [number, number] | null;
   /** As given and as counted; null while nothing was returned. */
   given: number | null;
   kept: number | null;

@@ -24,6 +24,7 @@ const line = (title: string, over: Partial<DeskLine> = {}): DeskLine => ({
   expectedMinutes: 60,
   asked: 0,
   filled: 0,
+  answered: null,
   unread: false,
   ranOut: false,
   outline: null,
@@ -118,6 +119,9 @@ it('keeps a tenth of the work for checking and submitting', () => {
   expect(minutesLeft({ expectedMinutes: 100, asked: 4, filled: 1 })).toBe(75);
   expect(minutesLeft({ expectedMinutes: 100, asked: 4, filled: 4 })).toBe(10);
   expect(minutesLeft({ expectedMinutes: null, asked: 0, filled: 0 })).toBe(45);
+  // A copy that nobody has answered is no filled place.
+  expect(minutesLeft({ expectedMinutes: 100, asked: 1, filled: 1, answered: [1, 4] })).toBe(75);
+  expect(minutesLeft({ expectedMinutes: 100, asked: 4, filled: 1, answered: [4, 4] })).toBe(75);
 });
 
 describe('the runway', () => {

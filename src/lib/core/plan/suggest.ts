@@ -110,8 +110,13 @@ function shareReason(line: DeskLine): Reason | null {
 
 function begunReason(line: DeskLine): Reason | null {
   if (line.standing !== 'in-progress') return null;
+  const [said, of] = line.answered ?? [0, 0];
   const words =
-    line.asked > 1 ? `you have begun: ${line.filled} of ${line.asked} places are filled` : 'you have begun it';
+    of > 0
+      ? `you have begun: ${said} of ${of} answered`
+      : line.asked > 1
+        ? `you have begun: ${line.filled} of ${line.asked} places are filled`
+        : 'you have begun it';
   return { code: 'begun', weight: 5, words };
 }
 

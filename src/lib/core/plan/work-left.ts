@@ -8,14 +8,17 @@ export interface Effort {
   /** Places asked for, and how many of them hold something. */
   asked: number;
   filled: number;
+  /** Answers that starters and question sets have, and how many they ask for; null where they ask nothing. */
+  answered?: readonly [number, number] | null;
 }
 
 /**
- * Minutes of work that are still to be done: the estimate, less the share of the places that are filled. Filling the
- * last place is not yet checking and submitting, so a tenth always remains.
+ * Minutes of work that are still to be done: the estimate, less the share of the places that are filled, or of what is
+ * asked in them that is answered, where that is less. Filling the last place is not yet checking and submitting, so a tenth always remains.
  */
-export function minutesLeft({ expectedMinutes, asked, filled }: Effort): number {
+export function minutesLeft({ expectedMinutes, asked, filled, answered }: Effort): number {
   const whole = expectedMinutes ?? USUAL_MINUTES;
-  const done = asked === 0 ? 0 : Math.min(1, filled / asked);
+  const laid = asked === 0 ? 0 : Math.min(1, filled / asked);
+  const done = answered && answered[1] > 0 ? Math.min(laid, answered[0] / answered[1]) : laid;
   return Math.round(whole * Math.max(0.1, 1 - done));
 }

@@ -36,13 +36,19 @@ export const LineRow = ProjectionRow.extend({
   unitPlace: z.number().nullable(),
   place: z.number(),
   asked: z.number(),
-  filled: z.number()
+  filled: z.number(),
+  answered: z.tuple([z.number(), z.number()]).nullable()
 });
 export type LineRow = z.infer<typeof LineRow>;
 
 const ASKED = 'select count(*)::int from deliverables d where d.assignment_id = a.id and not d.optional';
 const FILLED = `select count(distinct d.id)::int from pieces f join deliverables d on d.id = f.deliverable_id
   where f.packet_id = p.id and not d.optional`;
+
+/** Of what starters and question sets ask, how much is answered in the working packet; what may stay empty is not counted. */
+const ANSWERED = `select json_build_array(count(*) filter (where (q ->> 'answered')::boolean), count(*))
+  from pieces f join blob_facts g on g.sha256 = f.sha256 cross join lateral jsonb_array_elements(g.facts -> 'prompts') q
+  where f.packet_id = p.id and f.kind in ('page', 'answers') and not (q ->> 'optional')::boolean having count(*) > 0`;
 
 /** What a line tells. Aliases: the assignment `a`, its unit `u`, its course `c`, the packet `p`, what was seen of it `seen`. */
 export const LINE_COLUMNS = `
@@ -53,6 +59,7 @@ export const LINE_COLUMNS = `
   p.late_seconds as "lateSeconds", ${UNREAD} as unread,
   coalesce(p.ran_out_at is not null, false) as "ranOut", a.unit_id as "unitId", u.position as "unitPlace", a.position as place,
   case when p.pieces > 0 then (${ASKED}) else 0 end as asked, case when p.pieces > 0 then (${FILLED}) else 0 end as filled,
+  case when p.pieces > 0 then (${ANSWERED}) end as answered,
   ${PROJECTION_COLUMNS}`;
 
 /**
@@ -116,7 +123,7 @@ function shared<T>(known: Map<string, T>, key: string, fresh: T): T {
 
 function toLine(row: LineRow, course: DeskCourse, late: LatePolicy, now: Moment): DeskLine {
   const { assignmentId, title, opens, due, closes, since, round, lateSeconds, points, weight, given, kept } = row;
-  const { expectedMinutes, asked, filled, unread, ranOut, unitPlace, place } = row;
+  const { expectedMinutes, asked, filled, answered, unread, ranOut, unitPlace, place } = row;
   return {
     assignmentId,
     title,
@@ -133,6 +140,7 @@ function toLine(row: LineRow, course: DeskCourse, late: LatePolicy, now: Moment)
     expectedMinutes,
     asked,
     filled,
+    answered,
     unread,
     ranOut,
     outline: unitPlace === null ? null : [unitPlace, place],

@@ -61,6 +61,8 @@ export interface Tasks {
   listing: (input: { xml: string }) => Promise<unknown>;
   'page-form': (input: PageForm) => Promise<MadeForm>;
   'page-text': (input: FileOnDisk) => Promise<Brought | null>;
+  /** A page in words, with all that is asked and answered on it. */
+  'page-spelled': (input: { path: string }) => Promise<string>;
   'page-html': (input: { path: string }) => Promise<string>;
   'questions-package': (input: { path: string; name: string }) => Promise<OpenedPackage | null>;
   captions: (input: { text: string }) => Promise<Caption[] | null>;
@@ -95,6 +97,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   recording: 'making',
   'page-form': 'making',
   'page-html': 'files',
+  'page-spelled': 'files',
   'page-text': 'files',
   'questions-package': 'files'
 };

@@ -12,6 +12,8 @@ export async function comparableOf(file: StoredFile): Promise<Comparable> {
     if (kind === 'picture') return { kind };
     if (kind === 'table')
       return { kind, rows: (await parseApart('table', { path: await soundPath(file), name: file.name })).rows };
+    if (file.mediaType === 'text/markdown')
+      return { kind: 'text', text: await parseApart('page-spelled', { path: await soundPath(file) }) };
     if (kind === 'sheets') return { kind: 'table', rows: await allSheets(file.sha256) };
   } catch {
     // Damaged or too large to be read: the page says that it cannot be compared.

@@ -37,6 +37,8 @@
   const readers = $derived({ course: facts.courseTitle, people: guidance.people, teachers });
   const followed = (line: ClassLine) => drafts.filter((piece) => piece.packetId === line.packetId);
   const withTeacher = $derived(lines.filter((line) => line.holder === 'teacher').length);
+  /** Places in which something is prepared. */
+  const prepared = $derived(deliverables.filter(({ starter, questions }) => starter || questions).length);
   const settled = $derived(lines.filter((line) => line.standing === 'settled').length);
 </script>
 
@@ -54,14 +56,24 @@
   </div>
   <div class="mb-6 flex flex-wrap gap-3">
     <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/edit">Change this assignment</a>
-    {#each deliverables as { id, title, starter, questions } (id)}
-      <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/starters/{id}"
-        >{starter ? 'Starter of' : 'Prepare a starter for'} {title}</a
-      >
-      <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/questions/{id}"
-        >{questions ? `${questions} questions of` : 'Ask questions in'} {title}</a
-      >
-    {/each}
+    <details class="open:basis-full">
+      <summary class="btn btn-sm">Starters and questions{prepared > 0 ? `: ${prepared}` : ''}</summary>
+      <ul class="mt-3 grid gap-1 rounded bg-base-100 p-4">
+        {#each deliverables as { id, title, starter, questions } (id)}
+          <li class="flex flex-wrap items-center gap-x-5 gap-y-1">
+            <b class="min-w-40">{title}</b>
+            <a class="link" href="/assignments/{facts.assignmentId}/starters/{id}"
+              >{starter ? 'Change its starter' : 'Prepare a starter'}<span class="sr-only"> for {title}</span></a
+            >
+            <a class="link" href="/assignments/{facts.assignmentId}/questions/{id}"
+              >{questions ? `Change its ${questions} questions` : 'Ask questions there'}<span class="sr-only">
+                in {title}</span
+              ></a
+            >
+          </li>
+        {/each}
+      </ul>
+    </details>
     <details class="open:basis-full">
       <summary class="btn btn-sm">The brief, as students read it</summary>
       <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server on the way in and on the way out -->

@@ -56,6 +56,7 @@
         <time datetime={new Date(line.due).toISOString()}>{absolute(line.due, zone, now)}</time>
       {/if}
       {#if timely}<i class={TONES[timely.tone]}>{timely.words}</i>{/if}
+      {#if withStudent && line.answered}<i>{line.answered[0]} of {line.answered[1]} answered</i>{/if}
       {#if said}<i class="font-semibold">{said}</i>{/if}
       {#if cost}<i>{cost}</i>{/if}
       {#if line.holder === 'teacher' && line.since !== null}

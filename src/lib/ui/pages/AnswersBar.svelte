@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { goToPrompt } from './go-to-prompt';
   import BringText from './BringText.svelte';
   import type { Editor } from '@tiptap/core';
   import { promptsOf, type Prompt } from '$core/pages/starter';
@@ -22,33 +23,13 @@
   });
   const asked = $derived(prompts.filter(({ optional }) => !optional));
   const open = $derived(asked.filter(({ answered }) => !answered));
-
-  function goTo(id: string) {
-    let at = -1;
-    editor.state.doc.descendants((node, pos) => {
-      if (at < 0 && node.attrs.id === id && PROMPTS.has(node.type.name)) at = pos;
-    });
-    if (at < 0) return;
-    const dom = editor.view.nodeDOM(at);
-    if (!(dom instanceof HTMLElement)) return;
-    dom.scrollIntoView({ block: 'center' });
-    const field = dom.querySelector<HTMLElement>('input, button');
-    if (field) field.focus();
-    else
-      editor
-        .chain()
-        .setTextSelection(at + 2)
-        .focus()
-        .run();
-  }
-  const PROMPTS = new Set(['answer', 'choice', 'entries']);
 </script>
 
 {#if asked.length > 0}
   <div class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-4 py-2 text-sm">
     <p class="font-semibold" role="status">{asked.length - open.length} of {asked.length} answered</p>
     {#each open.slice(0, 4) as { id, label } (id)}
-      <button type="button" class="max-w-60 link truncate" onclick={() => goTo(id)}>{label}</button>
+      <button type="button" class="max-w-60 link truncate" onclick={() => goToPrompt(editor, id)}>{label}</button>
     {/each}
     {#if open.length > 4}<span>and {open.length - 4} more</span>{/if}
     <span class="ml-auto"><BringText label="Read answers from a file" bring={read} /></span>

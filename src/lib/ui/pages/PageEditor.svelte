@@ -8,6 +8,7 @@
   import { fileAddress } from '$core/materials/source';
   import { evidenceOf, type Evidence } from '$core/pages/evidence';
   import { measures, type Measures } from '$core/pages/measures';
+  import { promptsOf } from '$core/pages/starter';
   import { rangeWords, UNITS, within } from '$core/pieces/wants';
   import { owner } from '$ui/capture/owner';
   import IconButton from '$ui/forms/IconButton.svelte';
@@ -18,6 +19,7 @@
   import AnswersBar from './AnswersBar.svelte';
   import { EVIDENCE_WANTED, type EvidenceWanted } from './entry-view';
   import { pageAddress, type PageGoal } from './goal';
+  import { goToPrompt } from './go-to-prompt';
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
   import PageTools from './PageTools.svelte';
@@ -100,7 +102,9 @@
       refused: goal.starter ? () => (fixed = true) : null
     });
     count(editor, 0);
-    editor.commands.focus('end');
+    // In a starter's copy one goes on where something is open.
+    const open = goal.starter ? promptsOf(editor.getJSON()).find(({ answered }) => !answered) : undefined;
+    if (!open || !goToPrompt(editor, open.id)) editor.commands.focus('end');
     if (goal.from) await readInto(goal.from);
   }
 

@@ -114,8 +114,8 @@ function evidenceField(given: Given, { node, name, called, no }: Shown): HTMLEle
   const words = `${called} ${no}, ${name}`;
   const add = element(
     'button',
-    { type: 'button', class: 'btn btn-sm', 'aria-label': `Show a file for ${words}` },
-    `Show a file: ${name}`
+    { type: 'button', class: 'btn btn-sm', 'aria-label': `Add ${name} for ${called} ${no}` },
+    `Add ${name}`
   );
   add.disabled = !given.editor.isEditable;
   add.addEventListener('click', () => {

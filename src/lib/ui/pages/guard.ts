@@ -17,12 +17,19 @@ export const guard = (refused: () => void) =>
           if (withinAnswer(transaction, state)) return true;
           const keeps =
             frameOf(transaction.doc.toJSON()) === frameOf(state.doc.toJSON()) && !beyond(transaction.doc.toJSON());
-          if (!keeps) refused();
+          if (!keeps && !isRoomAtEnd(transaction, state)) refused();
           return keeps;
         }
       })
     ]
   });
+
+/** The editor by itself wants an empty paragraph behind the last part: nobody tried anything. */
+function isRoomAtEnd({ steps, mapping }: Transaction, { doc }: EditorState): boolean {
+  let at = -1;
+  mapping.maps[0]?.forEach((from, to) => (at = from === to ? from : -1));
+  return steps.length === 1 && at === doc.content.size;
+}
 
 /** One change, all of it within one answer: what typing is. */
 function withinAnswer({ steps, mapping }: Transaction, { doc }: EditorState): boolean {

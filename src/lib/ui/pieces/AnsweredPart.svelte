@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { promptName } from '$core/pages/prompt-name';
   import type { BlobFacts } from '$core/materials/facts';
 
   /** How much of what a starter asks is answered, and what is open. */
@@ -11,7 +12,7 @@
   <p class="pl-8 text-sm">
     <b>{asked.length - open.length} of {asked.length} answered</b>{#if open.length > 0}; open: {open
         .slice(0, 3)
-        .map(({ label }) => label)
+        .map(({ label }) => promptName(label))
         .join(' · ')}{#if open.length > 3}
         and {open.length - 3} more{/if}{/if}
   </p>

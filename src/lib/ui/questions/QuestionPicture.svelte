@@ -33,9 +33,8 @@
   {/if}
   <label class="btn btn-sm">
     <ImagePlus size={16} strokeWidth={1.75} aria-hidden="true" />
-    {busy ? 'On its way …' : question.picture ? 'Another picture' : 'A picture beside it'}<span class="sr-only">
-      for question {no}</span
-    >
+    {busy ? 'On its way …' : question.picture ? 'Another picture' : 'A picture beside it'}
+    <span class="sr-only">for question {no}</span>
     <input
       type="file"
       accept="image/*"

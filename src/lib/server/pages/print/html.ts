@@ -1,5 +1,5 @@
 import { toHtml, escaped } from '$core/pages/html';
-import { fromMarkdown } from '$core/pages/markdown';
+import { fromMarkdown, toMarkdown } from '$core/pages/markdown';
 import { spelledOut } from '$core/pages/spelled-out';
 import { PICTURE } from '$core/pages/picture-name';
 import { mathml } from './mathml';
@@ -10,6 +10,10 @@ export const innerHtml = (markdown: string): string =>
     picture: (name) => (PICTURE.test(name) ? name : null),
     formula: mathml
   });
+
+/** A page in words, as a comparison reads it: Markdown, with what is asked and answered spelled out. */
+export const spelledWords = (markdown: string): string =>
+  markdown.includes('::: {') ? toMarkdown(spelledOut(fromMarkdown(markdown))) : markdown;
 
 /** A page as a document of its own, whose pictures lie beside it. */
 export const htmlDocument = (markdown: string, title: string, set: { serif: boolean; spacing: number }): string =>

@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
   import Field from '$ui/forms/Field.svelte';
+  import { takesKind } from '$core/pieces/fit';
   import { told } from '$ui/forms/told';
   import type { PageGoal } from '$ui/pages/goal';
   import PageEditor from '$ui/pages/PageEditor.svelte';
@@ -52,6 +53,11 @@
       >{at.place.starter ? 'Take your copy of the starter' : 'Begin to write'}</button
     >
     <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
+    {#if at.place.starter && at.place.id && takesKind('scan', at.place.wants)}
+      <a class="link text-sm" href="/assignments/{at.assignmentId}/starters/{at.place.id}/print" download
+        >Print it and write by hand</a
+      >
+    {/if}
     {#if problem}<Message kind="problem">{problem}</Message>{/if}
   </form>
 {/if}

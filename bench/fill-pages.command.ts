@@ -1,4 +1,7 @@
 import { z } from 'zod';
+import sharp from 'sharp';
+import type { Actor } from '../src/lib/core/people/policy';
+import { addPagePicture } from '../src/lib/server/gathering/page-pictures';
 import { createAssignment } from '../src/lib/server/assignments/create-assignment';
 import { database, select } from '../src/lib/server/db/connection';
 import { beginPage } from '../src/lib/server/gathering/write-page';
@@ -39,10 +42,33 @@ for (const [i, { id, token }] of people.entries()) {
   pages[token] = begun.pieceId;
   if (i > 0 || file === undefined) continue;
   const draft = await inTransaction((tx) => findDraft(begun.pieceId, tx));
-  const update = correction(merged([await beginningOf(draft)]), fromMarkdown(readFileSync(file, 'utf8')));
   const at = { assignmentId, pieceId: begun.pieceId };
+  const text = await illustrated(person, at, readFileSync(file, 'utf8'));
+  const update = correction(merged([await beginningOf(draft)]), fromMarkdown(text));
   const kept = await keepPage(person, { ...at, began: draft.began, since: 0, update, over: false });
   if (!kept.ok) throw new Error(kept.why);
 }
+/** A text with a picture of its own wherever one is meant. */
+async function illustrated(
+  person: Actor,
+  at: { assignmentId: string; pieceId: string },
+  text: string
+): Promise<string> {
+  let shown = text;
+  for (const [meant, no = ''] of text.matchAll(/\(picture-(\d+)\)/g)) {
+    const hue = (Number(no) * 47) % 255;
+    const bytes = await sharp({
+      create: { width: 1200, height: 800, channels: 3, background: { r: hue, g: 120, b: 255 - hue } }
+    })
+      .jpeg()
+      .toBuffer();
+    const stream = new Blob([new Uint8Array(bytes)]).stream();
+    const added = await addPagePicture(person, at, { stream, name: `${no}.jpg`, size: bytes.length });
+    if (!added.ok) throw new Error(added.why);
+    shown = shown.replace(meant, `(${added.name})`);
+  }
+  return shown;
+}
+
 process.stdout.write(JSON.stringify({ assignmentId, pages }));
 await database.close();

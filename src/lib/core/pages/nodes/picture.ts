@@ -8,7 +8,13 @@ import { PICTURE } from '../picture-name';
  * `base`: where the browser finds the folder of pictures.
  */
 export const Picture = Image.extend<{ base: string }>({
-  addOptions: () => ({ base: '', inline: false, allowBase64: false, HTMLAttributes: {}, resize: false }),
+  addOptions: () => ({
+    base: '',
+    inline: false,
+    allowBase64: false,
+    HTMLAttributes: { loading: 'lazy', decoding: 'async' },
+    resize: false
+  }),
   addAttributes() {
     const { base } = this.options;
     return {

@@ -15,7 +15,7 @@
 
   const { data, form } = $props();
   const view = $derived(data.view);
-  setFilling(({ id, name }) => ({ address: `/marking/${view.packetId}/parts/${id}`, name, student: view.student }));
+  setFilling(({ id, name }) => ({ address: `/marking/${view.packetId}/parts/${id}`, name }));
   tellOnceVisible(() => (view.unopened ? `/marking/${view.packetId}?/open` : null));
 
   /** What the form on this page is about. What changes elsewhere does not take the form away. */

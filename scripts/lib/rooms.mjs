@@ -7,7 +7,7 @@ import { dirname, join, relative, sep } from 'node:path';
  */
 export const ROOMS = {
   core: (
-    'time forms live people school search judging capture scans recordings materials lateness links mail pages questions pieces packets courses grades marking ' +
+    'time forms live people school search judging capture scans recordings materials lateness links mail pages questions pieces remarks packets courses grades marking ' +
     'plan receipts rounds shelf threads assignments checks tidings refusals'
   ).split(' '),
   server: (

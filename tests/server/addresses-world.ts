@@ -149,6 +149,7 @@ export async function layAddresses(): Promise<{
       closes: '',
       remark: 'x',
       criterionId: randomUUID(),
+      remarkId: randomUUID(),
       levelId: ''
     },
     ...{

@@ -9,7 +9,8 @@ export const MARK_REFUSALS = [
   'another-round-stands',
   'returned-meanwhile',
   'parts-elsewhere',
-  'parts-unreadable'
+  'parts-unreadable',
+  'too-many-remarks'
 ] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
@@ -28,6 +29,8 @@ const MARK_WORDS: Record<MarkRefusal, string> = {
     'Somebody else filled your part in meanwhile. What you wrote still stands here: copy what you need of it, then open it again.',
   'parts-unreadable':
     'That could not be read as part of this page: it asks something, or it is too long. It still stands here.',
+  'too-many-remarks':
+    'There are 500 remarks on this round already, so this one was not kept. It still stands here: say the rest in the remark on the whole.',
   'returned-meanwhile':
     'Somebody returned this while you had it open: see “What was returned”. What you wrote is still here. Press again to return it as well; the student then reads both.'
 };

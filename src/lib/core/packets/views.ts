@@ -1,4 +1,5 @@
 import type { Wants } from '../pieces/wants';
+import type { RemarkView } from '../remarks/remarks';
 import type { PieceView } from '../pieces/piece';
 import type { RoundState } from './custody';
 import type { Moment } from '../time/moment';
@@ -46,6 +47,8 @@ export interface RoundView {
   /** When the last byte of what was sealed had arrived; null where everything was there at the submit. */
   arrivedAt: Moment | null;
   pieces: PieceView[];
+  /** What was noted on its pieces, as far as the reader may see it. */
+  remarks: RemarkView[];
   /** The number of its receipt; null for rounds from before there were receipts. */
   receipt: string | null;
 }

@@ -29,6 +29,7 @@ import * as starters from './migrations/0025-starters';
 import * as questions from './migrations/0026-questions';
 import * as teachersParts from './migrations/0027-teachers-parts';
 import * as placesPictures from './migrations/0028-places-pictures';
+import * as remarks from './migrations/0029-remarks';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -59,7 +60,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0025-starters', ...starters },
   { name: '0026-questions', ...questions },
   { name: '0027-teachers-parts', ...teachersParts },
-  { name: '0028-places-pictures', ...placesPictures }
+  { name: '0028-places-pictures', ...placesPictures },
+  { name: '0029-remarks', ...remarks }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -10,6 +10,8 @@ export type Happening =
   | { what: 'custody'; packet: PacketNews; events: readonly CustodyEventType[] }
   /** Pieces of a working packet were named, noted or moved. */
   | { what: 'pieces-arranged'; packet: PacketNews }
+  /** Something was noted on a round, or its student dealt with it. Without members: they see nothing of it yet. */
+  | { what: 'remarked'; packet: PacketNews }
   /** A student was given more time for questions. */
   | { what: 'extra-time'; packet: PacketNews }
   /** Something was written on a page of a working packet; `seq`: its count since. */
@@ -62,6 +64,7 @@ const AUDIENCES: Audiences = {
     return events.every((type) => PRIVATE.has(type)) ? ofDraft(packet, about) : ofPacket(packet, about);
   },
   'pieces-arranged': ({ packet }) => ofDraft(packet, [topics.assignment(packet.facts.assignmentId)]),
+  remarked: ({ packet }) => ofPacket(packet, [topics.assignment(packet.facts.assignmentId)]),
   'extra-time': ({ packet }) => ofPacket(packet, [topics.assignment(packet.facts.assignmentId)]),
   // Whoever has it open: nobody reads a draft as it is typed, but those who write it.
   written: ({ packet, pieceId, seq }) => ({ people: packet.members, about: [pageTopic(pieceId, seq)] }),

@@ -47,7 +47,7 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
   const { student, role: _role, ...facts } = row;
   const now = clock.now();
   const [{ log, rounds, marks }, drafts, rubric, deliverables] = await Promise.all([
-    readHistory(packetId),
+    readHistory(packetId, true),
     select(DraftRow, DRAFT, [packetId]),
     readRubric(facts.assignmentId, packetId),
     select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [

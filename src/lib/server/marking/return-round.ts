@@ -9,6 +9,7 @@ import { Mark, Round } from '../db/models/packets';
 import { execute } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
+import { returnRemarks } from './remarks';
 import { returnTeachersParts } from './teachers-parts';
 import { projectUsualWait } from './usual-wait';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
@@ -101,6 +102,7 @@ export async function returnRound(
     await mark.save({ transaction: packet.tx });
     await judgeByRubric(packet, judgement);
     await returnTeachersParts(packet, judgement.round);
+    await returnRemarks(packet, judgement.round);
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
     await tellAbout(packet, { what: 'returned', round: judgement.round, how });
@@ -123,6 +125,7 @@ export async function lookAndSettle(
     mark.set({ outcome: 'settled', returnedAt: new Date(packet.now) });
     await mark.save({ transaction: packet.tx });
     await returnTeachersParts(packet, input.round);
+    await returnRemarks(packet, input.round);
     await projectLatest(packet.id, packet.tx);
     await projectUsualWait(packet.facts.courseId, packet.tx);
     await tellAbout(packet, { what: 'returned', round: input.round, how: 'looked-at' });

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
+import { Anchor, inReadingOrder } from '$core/remarks/remarks';
 import { BlobFacts } from '$core/materials/facts';
 import type { RoundState } from '$core/packets/custody';
 import type { CustodyEvent } from '$core/packets/events';
@@ -28,14 +29,18 @@ export interface PacketHistory {
   marks: MarkView[];
 }
 
-/** Reads it in two queries, however many rounds. */
-export async function readHistory(packetId: string): Promise<PacketHistory> {
+/** Reads it in two queries, however many rounds. @param unreturned with the remarks that the student does not see yet */
+export async function readHistory(packetId: string, unreturned = false): Promise<PacketHistory> {
   const [[row], pieces] = await Promise.all([
-    select(HistoryRow, HISTORY, [packetId]),
+    select(HistoryRow, HISTORY, [packetId, unreturned]),
     select(RoundPieceRow, SUBMITTED_PIECES, [packetId])
   ]);
-  const { log, rounds, marks } = row ?? { log: [], rounds: [], marks: [] };
-  const filled = rounds.map((round) => ({ ...round, pieces: pieces.filter((piece) => piece.round === round.no) }));
+  const { log, rounds, marks, remarks } = row ?? { log: [], rounds: [], marks: [], remarks: [] };
+  const filled = rounds.map((round) => {
+    const own = pieces.filter((piece) => piece.round === round.no);
+    const noted = remarks.filter((remark) => remark.round === round.no);
+    return { ...round, pieces: own, remarks: inReadingOrder(noted, own) };
+  });
   return { log: log.map(asEvent), rounds: filled, marks };
 }
 
@@ -174,7 +179,24 @@ const MarkRow = z.object({
   at: z.number()
 });
 
-const HistoryRow = z.object({ log: z.array(LogRow), rounds: z.array(RoundRow), marks: z.array(MarkRow) });
+const RemarkRow = z.object({
+  id: z.string(),
+  round: z.number(),
+  pieceId: z.string(),
+  anchor: Anchor,
+  body: z.string(),
+  by: z.string(),
+  at: z.number(),
+  returned: z.boolean(),
+  dealtAt: z.number().nullable()
+});
+
+const HistoryRow = z.object({
+  log: z.array(LogRow),
+  rounds: z.array(RoundRow),
+  marks: z.array(MarkRow),
+  remarks: z.array(RemarkRow)
+});
 const HISTORY = `select ${jsonRows(LOG)} as log,
   ${jsonRows(`select no, state, ${ms('submitted_at')} as "submittedAt", ${ms('due_at')} as due,
     late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept, note,
@@ -184,4 +206,8 @@ const HISTORY = `select ${jsonRows(LOG)} as log,
   ${jsonRows(`select m.round_no as round, m.points::float8 as points, m.kept::float8 as kept, m.remark, m.outcome, t.name as by,
     ${ms('m.returned_at')} as at
     from marks m join people t on t.id = m.by_person
-    where m.packet_id = $1 and m.returned_at is not null order by m.returned_at desc`)} as marks`;
+    where m.packet_id = $1 and m.returned_at is not null order by m.returned_at desc`)} as marks,
+  ${jsonRows(`select k.id, k.round_no as round, k.round_piece_id as "pieceId", k.anchor, k.body, t.name as by,
+    ${ms('k.at')} as at, k.returned_at is not null as returned, ${ms('k.dealt_at')} as "dealtAt"
+    from remarks k join people t on t.id = k.by_person
+    where k.packet_id = $1 and ($2 or k.returned_at is not null) order by k.at, k.id`)} as remarks`;

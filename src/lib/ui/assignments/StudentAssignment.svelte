@@ -8,6 +8,7 @@
   import FootBar from '$ui/packets/FootBar.svelte';
   import CameBack from '$ui/rounds/CameBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
+  import { Remarking, setRemarking } from '$ui/pieces/remarking.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import Ask from './Ask.svelte';
   import BriefPart from './BriefPart.svelte';
@@ -27,6 +28,7 @@
   }
   /** An assignment as its student works on it. It begins with what matters in its state. */
   const { view, back, refused, problem }: Props = $props();
+  setRemarking(new Remarking(() => view.packet.rounds.flatMap(({ remarks }) => remarks)));
   const work = setOwnWork(new OwnWork(() => view, getUploads()));
   const { facts, unitTitle, deliverables, teachers, guidance, packet } = $derived(view);
   const { custody, pieces, rounds, marks } = $derived(packet);
@@ -91,7 +93,7 @@
         <section id="came-back" aria-labelledby="came-back-title">
           <h2 id="came-back-title" class="mb-2 text-xl font-semibold">What came back</h2>
           <NextStep />
-          <CameBack {marks} points={facts.points} />
+          <CameBack {marks} points={facts.points} {rounds} working={packet.holding.holder === 'student'} />
         </section>
       {/if}
       <BriefPart />

@@ -11,6 +11,8 @@
   import Peek from '$ui/materials/Peek.svelte';
   import Thumbnail from '$ui/materials/Thumbnail.svelte';
   import ChangePiece from './ChangePiece.svelte';
+  import RemarkLayer from './RemarkLayer.svelte';
+  import { getRemarking } from './remarking.svelte';
   import { rowOf } from './row';
 
   interface Props {
@@ -32,6 +34,13 @@
   const address = $derived(fileAddress(from, piece.id));
   const scripted = whenScripted();
   let shown = $state<'peek' | 'change' | null>(null);
+  /** Remarks stand on what was submitted. */
+  const about = getRemarking();
+  const remarking = $derived(from === 'submitted' ? about : null);
+  const remarked = $derived(remarking?.of(piece.id).length ?? 0);
+  $effect(() => {
+    if (remarking?.wanted?.pieceId === piece.id) shown = 'peek';
+  });
   const toggle = (what: 'peek' | 'change') => (shown = shown === what ? null : what);
   const row = $derived(rowOf(piece));
   const bytes = $derived(bytesOf(piece));
@@ -53,6 +62,11 @@
     {#if pictured}<Thumbnail file={address} />
     {:else}<row.icon size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />{/if}
     <row.head {piece} {address} {editable} {elsewhere} />
+    {#if remarked > 0}
+      <button type="button" class="link text-sm" onclick={() => (shown = 'peek')}
+        >{remarked === 1 ? '1 remark' : `${remarked} remarks`}<span class="sr-only"> on {piece.name}</span></button
+      >
+    {/if}
     {#if place}<span class="text-sm opacity-80">{place}</span>{/if}
     <span class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
       <IconButton
@@ -83,7 +97,11 @@
   <row.about {piece} {address} {editable} {elsewhere} />
   {#if shown === 'peek'}
     <div class="my-2">
-      <Peek file={address} title={piece.name} name={piece.name} />
+      {#if remarking}
+        <RemarkLayer {piece} {remarking}><Peek file={address} title={piece.name} name={piece.name} /></RemarkLayer>
+      {:else}
+        <Peek file={address} title={piece.name} name={piece.name} />
+      {/if}
     </div>
   {:else if shown === 'change'}
     <ChangePiece {piece} {named} {first} {last} />

@@ -1,13 +1,18 @@
 <script lang="ts">
   import { countedPoints, pointsText } from '$core/grades/points';
-  import type { MarkView } from '$core/packets/views';
+  import type { MarkView, RoundView } from '$core/packets/views';
+  import ReturnedRemarks from './ReturnedRemarks.svelte';
   import When from '$ui/time/When.svelte';
 
   interface Props {
     marks: readonly MarkView[];
     points: number | null;
+    /** What was remarked on each round. */
+    rounds?: ReadonlyArray<Pick<RoundView, 'no' | 'remarks' | 'pieces'>>;
+    /** The student works on another round: its remarks are what to do. */
+    working?: boolean;
   }
-  const { marks, points }: Props = $props();
+  const { marks, points, rounds = [], working = false }: Props = $props();
   const heading = (mark: MarkView) =>
     mark.outcome === 'another-round'
       ? 'Another round is asked'
@@ -40,5 +45,8 @@
       </p>
     {/if}
     {#if mark.remark}<p class="mt-2 max-w-prose whitespace-pre-line">{mark.remark}</p>{/if}
+    {#each rounds.filter(({ no }) => no === mark.round) as { no, remarks, pieces } (no)}
+      <ReturnedRemarks {remarks} {pieces} list={working && i === 0 && mark.outcome === 'another-round'} />
+    {/each}
   </article>
 {/each}

@@ -16,6 +16,7 @@ import { declareSite, declaredSite } from '$server/links/own-site';
 import { readBehind } from '$server/reading/read-behind';
 import { movePiece, notePiece, placePiece, renamePiece } from '$server/gathering/arrange-pieces';
 import { captionPiece } from '$server/gathering/caption-piece';
+import { dealWithRemark } from '$server/marking/remarks';
 import { removePiece } from '$server/gathering/pieces';
 import { takeNewer } from '$server/gathering/take-from-shelf';
 import { readUnderWay } from '$server/uploads/under-way';
@@ -98,6 +99,7 @@ const EstimateForm = z.object({
   levelId: z.union([z.literal('').transform(() => null), z.uuid()])
 });
 const PieceForm = z.object({ pieceId: z.uuid() });
+const RemarkForm = z.object({ remarkId: z.uuid(), done: z.enum(['yes', 'no']).transform((done) => done === 'yes') });
 const UploadForm = z.object({ uploadId: z.string().regex(/^[0-9a-f]{32}$/) });
 
 const seen = action(z.object({}), (person, _, { params, url }: RequestEvent) =>
@@ -105,6 +107,7 @@ const seen = action(z.object({}), (person, _, { params, url }: RequestEvent) =>
 );
 
 export const actions = {
+  dealWith: actingOn(RemarkForm, dealWithRemark),
   removePiece: actingOn(PieceForm, removePiece),
   renamePiece: actingOn(PieceForm.extend({ name: z.string().trim().min(1).max(1000) }), renamePiece),
   notePiece: actingOn(PieceForm.extend({ note: z.string().trim().max(500).default('') }), notePiece),

@@ -8,6 +8,9 @@
   import HandBack from '$ui/marking/HandBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/primitives/Message.svelte';
+  import { invalidateAll } from '$app/navigation';
+  import { reachJson } from '$ui/forms/reach-json';
+  import { Remarking, setRemarking } from '$ui/pieces/remarking.svelte';
   import { setFilling } from '$ui/pieces/filling-parts';
   import When from '$ui/time/When.svelte';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
@@ -16,6 +19,18 @@
   const { data, form } = $props();
   const view = $derived(data.view);
   setFilling(({ id, name }) => ({ address: `/marking/${view.packetId}/parts/${id}`, name }));
+  const remarksAt = async (body: object) => {
+    const { told } = await reachJson<{ ok: boolean; words?: string }>(`/marking/${view.packetId}/remarks`, body);
+    if (told?.ok) await invalidateAll();
+    return told?.ok ? null : (told?.words ?? 'It could not be kept just now. Try again when the line is back.');
+  };
+  setRemarking(
+    new Remarking(
+      () => view.rounds.flatMap(({ remarks }) => remarks),
+      (pieceId, anchor, body) => remarksAt({ pieceId, anchor, body, key: crypto.randomUUID() }),
+      (id) => remarksAt({ drop: id })
+    )
+  );
   tellOnceVisible(() => (view.unopened ? `/marking/${view.packetId}?/open` : null));
 
   /** What the form on this page is about. What changes elsewhere does not take the form away. */

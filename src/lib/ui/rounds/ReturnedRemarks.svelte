@@ -1,0 +1,51 @@
+<script lang="ts">
+  import { anchorWords, type RemarkView } from '$core/remarks/remarks';
+  import { act } from '$ui/forms/act';
+  import { getRemarking } from '$ui/pieces/remarking.svelte';
+
+  interface Props {
+    remarks: readonly RemarkView[];
+    /** Names of the pieces that they speak of. */
+    pieces: ReadonlyArray<{ id: string; name: string }>;
+    /** Another round is asked: each can be said to be dealt with. */
+    list: boolean;
+  }
+  /** What was remarked on a round, one after another, each with the way to its place; for another round it is the list of what to do. */
+  const { remarks, pieces, list }: Props = $props();
+  const remarking = getRemarking();
+  const nameOf = (id: string) => pieces.find((piece) => piece.id === id)?.name ?? '';
+  const open = $derived(remarks.filter(({ dealtAt }) => dealtAt === null).length);
+</script>
+
+{#if remarks.length > 0}
+  <div class="mt-3 border-t border-base-300 pt-3">
+    <p class="font-medium">
+      {remarks.length === 1 ? '1 remark on the work' : `${remarks.length} remarks on the work`}{#if list}, {open === 0
+          ? 'all dealt with'
+          : `${open} to deal with`}{/if}
+    </p>
+    <ol class="mt-2 grid gap-2">
+      {#each remarks as remark (remark.id)}
+        <li class="flex items-start gap-3">
+          {#if list}
+            <form method="post" action="?/dealWith" use:act>
+              <input type="hidden" name="remarkId" value={remark.id} />
+              <input type="hidden" name="done" value={remark.dealtAt === null ? 'yes' : 'no'} />
+              <button
+                class="btn btn-square btn-sm"
+                aria-pressed={remark.dealtAt !== null}
+                aria-label="Dealt with: {anchorWords(remark.anchor)}">{remark.dealtAt === null ? '' : '✓'}</button
+              >
+            </form>
+          {/if}
+          <div class="min-w-0">
+            <button type="button" class="link text-left text-sm wrap-anywhere" onclick={() => remarking?.show(remark)}
+              >{anchorWords(remark.anchor)}, {nameOf(remark.pieceId)}</button
+            >
+            <p class={['wrap-anywhere whitespace-pre-line', remark.dealtAt !== null && 'opacity-80']}>{remark.body}</p>
+          </div>
+        </li>
+      {/each}
+    </ol>
+  </div>
+{/if}

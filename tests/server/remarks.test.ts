@@ -1,0 +1,108 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { Anchor } from '$core/remarks/remarks';
+import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
+import { readForMarking } from '$server/marking/read-for-marking';
+import { addRemark, dealWithRemark, dropRemark } from '$server/marking/remarks';
+import { returnRound } from '$server/marking/return-round';
+import { NotHere } from '$server/outcome';
+import { revise } from '$server/rounds/change';
+import { readRound } from '$server/rounds/read-round';
+import { handIn, key, packetOf, smallCourse } from './kit';
+
+let school: Awaited<ReturnType<typeof smallCourse>>;
+beforeAll(async () => {
+  school = await smallCourse();
+});
+const WORDS: Anchor = { on: 'words', start: 0, quote: 'the count', before: '', after: ' of pools' };
+
+/** Ilse's work with its teacher. */
+async function work() {
+  const assignmentId = await school.set();
+  await handIn(school.ilse, assignmentId, 'the count of pools');
+  const packetId = await packetOf(school.ilse, assignmentId);
+  const hers = async () => (await readOwnPacket(await readAssignment(school.ilse, assignmentId))).rounds;
+  const pieceId = (await hers())[0]?.pieces[0]?.id ?? '';
+  const remark = (over: Partial<Parameters<typeof addRemark>[1]> = {}) =>
+    addRemark(school.teacher, { packetId, pieceId, anchor: WORDS, body: 'Which pools?', key: key(), ...over });
+  const giveBack = (outcome: 'settled' | 'another-round', round = 1) =>
+    returnRound(school.teacher, {
+      packetId,
+      round,
+      points: outcome === 'settled' ? 3 : null,
+      remark: '',
+      key: key(),
+      outcome
+    });
+  return { assignmentId, packetId, pieceId, hers, remark, giveBack };
+}
+
+describe('a remark on a piece', () => {
+  it('is seen by the teachers at once, by the student with the return, and dealt with in the next round', async () => {
+    const { assignmentId, packetId, hers, remark, giveBack } = await work();
+    const asked = { key: 'the same request' };
+    const [one, again] = [await remark(asked), await remark(asked)];
+    expect(again).toEqual(one);
+    expect(await remark({ anchor: { on: 'whole' }, body: 'Good.' })).toMatchObject({ ok: true });
+    const forTeacher = await readForMarking(school.teacher, packetId);
+    expect(forTeacher.rounds[0]?.remarks.map(({ body, returned }) => [body, returned])).toEqual([
+      ['Which pools?', false],
+      ['Good.', false]
+    ]);
+    expect((await hers())[0]?.remarks).toEqual([]);
+    expect((await readRound(school.ilse, packetId, 1, null)).round.remarks).toEqual([]);
+    await giveBack('another-round');
+    const [seen] = (await hers())[0]?.remarks ?? [];
+    expect(seen).toMatchObject({ anchor: WORDS, body: 'Which pools?', returned: true, dealtAt: null });
+    const deal = { assignmentId, remarkId: seen?.id ?? '', done: true };
+    expect(await dealWithRemark(school.ilse, deal)).toEqual({ ok: true });
+    expect((await readForMarking(school.teacher, packetId)).rounds[0]?.remarks[0]?.dealtAt).not.toBeNull();
+    await dealWithRemark(school.ilse, { ...deal, done: false });
+    expect((await hers())[0]?.remarks[0]?.dealtAt).toBeNull();
+    // What stands with its round stays there, whatever comes after it.
+    await handIn(school.ilse, assignmentId, 'the count of nine pools');
+    expect((await hers()).map(({ no, remarks }) => [no, remarks.length])).toEqual([
+      [2, 0],
+      [1, 2]
+    ]);
+  });
+
+  it('is put right after a return as well, and seen with the next one', async () => {
+    const { hers, remark, giveBack } = await work();
+    await giveBack('settled');
+    expect(await remark({ body: 'One more thing.' })).toMatchObject({ ok: true });
+    expect((await hers())[0]?.remarks).toEqual([]);
+    await giveBack('settled');
+    expect((await hers())[0]?.remarks).toMatchObject([{ body: 'One more thing.' }]);
+  });
+
+  it('is taken away until it is returned, and not after', async () => {
+    const { packetId, hers, remark, giveBack } = await work();
+    const [one, two] = [await remark(), await remark({ body: 'Stays.' })];
+    if (!one.ok || !two.ok) throw new Error('two remarks');
+    expect(await dropRemark(school.teacher, { packetId, remarkId: one.id })).toEqual({ ok: true });
+    await giveBack('settled');
+    expect((await hers())[0]?.remarks).toMatchObject([{ body: 'Stays.' }]);
+    await expect(dropRemark(school.teacher, { packetId, remarkId: two.id })).rejects.toThrow(NotHere);
+  });
+
+  it('is refused for a round that does not stand, and is nobody’s but the teachers’', async () => {
+    const { assignmentId, packetId, pieceId, remark } = await work();
+    const other = await work();
+    await expect(remark({ pieceId: other.pieceId })).rejects.toThrow(NotHere);
+    for (const who of [school.ilse, school.teodor, school.stranger]) {
+      const input = { packetId, pieceId, anchor: WORDS, body: 'mine', key: key() };
+      await expect(addRemark(who, input)).rejects.toThrow(NotHere);
+    }
+    const made = await remark();
+    if (!made.ok) throw new Error(made.why);
+    for (const who of [school.ilse, school.stranger])
+      await expect(dropRemark(who, { packetId, remarkId: made.id })).rejects.toThrow(NotHere);
+    // What was not returned is not the student's to deal with, nor what is somebody else's.
+    const deal = { assignmentId, remarkId: made.id, done: true };
+    await expect(dealWithRemark(school.ilse, deal)).rejects.toThrow(NotHere);
+    await expect(dealWithRemark(school.teodor, deal)).rejects.toThrow(NotHere);
+    await other.giveBack('another-round');
+    await expect(other.remark()).resolves.toEqual({ ok: false, why: 'another-round-stands' });
+    expect(await revise(school.ilse, { assignmentId })).toMatchObject({ ok: false });
+  });
+});

@@ -67,6 +67,19 @@ export async function fillStarter(
   return keepPage(student, { ...piece, began: page.began, since: page.seq, update, over: true });
 }
 
+/** The same, with dates for the days that a story names as it names all moments. */
+export function dated(said: Filled, when: (text: string) => number): Filled {
+  const day = (text: string) => new Date(when(`${text} 12:00`)).toISOString().slice(0, 10);
+  return said.map((one) =>
+    typeof one === 'string'
+      ? one
+      : one.map((entry) => {
+          const { date, ...values } = entry.values;
+          return { ...entry, values: date === undefined ? values : { date: day(date), ...values } };
+        })
+  );
+}
+
 /** Answers the questions of a place, well or less so. */
 export async function answerQuestions(
   student: Actor,

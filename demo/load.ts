@@ -19,7 +19,7 @@ import { submitPacket } from '../src/lib/server/rounds/submit';
 import { createPerson } from '../src/lib/server/people/create-person';
 import { noteDemo } from '../src/lib/server/db/settings';
 import { classmate, dice, type ClassmateDeed } from './classmates';
-import { fillStarter } from './fill-in';
+import { dated, fillStarter } from './fill-in';
 import { addDemoFile, addDemoLink, fillPlace } from './hand-in';
 import { openCourse, tell } from './open-course';
 import { readWorld, type DemoCourse, type DemoStep, type Filled } from './read-world';
@@ -193,16 +193,7 @@ async function clear({ ids, student }: Cast) {
 async function fill(said: Filled, place: number, { ids, student, at: when }: Cast & { at: (text: string) => Moment }) {
   const at = ids.places?.[place - 1];
   if (!at) throw new Error('A story fills in a place that is not there.');
-  const day = (text: string) => new Date(when(`${text} 12:00`)).toISOString().slice(0, 10);
-  const answers = said.map((one) =>
-    typeof one === 'string'
-      ? one
-      : one.map((entry) => {
-          const { date, ...values } = entry.values;
-          return { ...entry, values: date === undefined ? values : { date: day(date), ...values } };
-        })
-  );
-  return fillStarter(student, assignmentId(ids), at, { name: `${at.title}, Ilse Varga`, answers });
+  return fillStarter(student, assignmentId(ids), at, { name: `${at.title}, Ilse Varga`, answers: dated(said, when) });
 }
 
 function add(step: DemoStep, { ids, student }: Cast) {

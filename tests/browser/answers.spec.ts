@@ -1,18 +1,12 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { photograph } from './gathering';
+import { openPrepared, photograph } from './gathering';
 import { expect, expectAccessible, openFromList, submit, test, type World } from './world';
 
 /** Three questions that their teacher asks in the place of an assignment. */
 async function ask(world: World): Promise<Page> {
   const petra = await world.as('petra');
-  await petra.goto(`${world.url}/search?q=ferry+shifts`);
-  await petra
-    .getByRole('main')
-    .getByRole('link', { name: /^Evidence of your ferry shifts/ })
-    .first()
-    .click();
-  await petra.getByText(/^Starters and questions/).click();
+  await openPrepared(petra, world.url, 'Evidence of your ferry shifts');
   await petra.getByRole('link', { name: 'Ask questions there in Reflection' }).click();
   await petra.getByRole('button', { name: 'Choice', exact: true }).click();
   await petra.getByLabel(/^What is asked/).fill('Who kept the light?');
@@ -88,13 +82,7 @@ test('questions are answered by keyboard alone, without a line for a while, and 
   await openFromList(petra, 'ferry shifts.*Ilse Varga|Ilse Varga.*ferry shifts');
   await petra.getByRole('button', { name: 'What a machine counted' }).click();
   await expect(petra.getByText('4 of 4 points')).toBeVisible();
-  await petra.goto(`${world.url}/search?q=ferry+shifts`);
-  await petra
-    .getByRole('main')
-    .getByRole('link', { name: /^Evidence of your ferry shifts/ })
-    .first()
-    .click();
-  await petra.getByText(/^Starters and questions/).click();
+  await openPrepared(petra, world.url, 'Evidence of your ferry shifts');
   await petra.getByRole('link', { name: 'Change its 4 questions in Reflection' }).click();
   const [out] = await Promise.all([
     petra.waitForEvent('download'),

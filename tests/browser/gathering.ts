@@ -26,6 +26,17 @@ export async function paste(page: Page, what: { files?: Upload[]; address?: stri
   );
 }
 
+/** Opens what is prepared in the places of an assignment, as its teacher. */
+export async function openPrepared(teacher: Page, url: string, title: string): Promise<void> {
+  await teacher.goto(`${url}/search?q=${encodeURIComponent(title)}`);
+  await teacher
+    .getByRole('main')
+    .getByRole('link', { name: new RegExp(`^${title}`) })
+    .first()
+    .click();
+  await teacher.getByText(/^Starters and questions/).click();
+}
+
 /** One place of the packet. */
 export const place = (page: Page, title: string): Locator =>
   page

@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
-import { piecesIn, place } from './gathering';
+import { openPrepared, piecesIn, place } from './gathering';
 import { expect, expectAccessible, openFromList, submit, test } from './world';
 
 /** Begins a page in the open place of an assignment. */
@@ -135,13 +135,7 @@ test('a teacher makes a starter of a document, a student answers it in two sitti
   world
 }) => {
   const petra = await world.as('petra');
-  await petra.goto(`${world.url}/search?q=ferry+shifts`);
-  await petra
-    .getByRole('main')
-    .getByRole('link', { name: /^Evidence of your ferry shifts/ })
-    .first()
-    .click();
-  await petra.getByText(/^Starters and questions/).click();
+  await openPrepared(petra, world.url, 'Evidence of your ferry shifts');
   await petra.getByRole('link', { name: 'Prepare a starter for Reflection' }).click();
   await petra.getByLabel('Bring a document in').setInputFiles({
     name: 'log.md',

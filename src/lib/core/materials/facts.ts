@@ -20,6 +20,8 @@ export const BlobFacts = z.object({
   writing: z.object({ font: z.string().nullable(), spacing: z.number().nullable() }).optional(),
   /** What a page asks that was made of a starter, and what of it is answered. */
   prompts: z.array(z.object({ label: z.string(), optional: z.boolean(), answered: z.boolean() })).optional(),
+  /** Of what has to be answered on it: how much is, and how much there is. */
+  answered: z.tuple([z.number(), z.number()]).optional(),
   /** Files that entries of a page name as what shows them, each with what it is called there. */
   evidence: z.array(z.object({ sha256: z.string(), words: z.string() })).optional(),
   /** Parts of a page that only its teacher fills. */

@@ -126,7 +126,7 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     'What your teacher wrote on this page stays as it is, so that change was not added. Your answers are kept on this device: open the page again.',
   'no-questions': 'Nothing is asked here any more, so your answers were not added.',
   'no-questions-inside':
-    'No questions in QTI 3 could be read in that file, so nothing was added. A package is a ZIP; one question is an XML file.',
+    'No questions in QTI 3 could be read in that file, so they were not added. A package is a ZIP; one question is an XML file.',
   'not-an-answer':
     'That is no answer to this question, so it was not added. The question may have changed: open the answers again.',
   'answers-time-over':

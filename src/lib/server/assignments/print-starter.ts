@@ -1,4 +1,3 @@
-import { fromMarkdown } from '$core/pages/markdown';
 import { setAs } from '$core/pages/set-as';
 import { picturesOf } from '$core/pages/sound';
 import type { Actor } from '$core/people/policy';
@@ -8,6 +7,7 @@ import { storeText } from '../blobs/store-text';
 import { inTransaction } from '../db/connection';
 import { NotHere } from '../outcome';
 import { layPlacePictures } from '../pages/lay-place-pictures';
+import { pageOrLines } from '../pages/page-from';
 import { formOf } from '../pages/print';
 import { readAssignment } from './read-assignment';
 import { starterText, type StarterPlace } from './starter';
@@ -23,9 +23,10 @@ export async function printStarter(person: Actor, { assignmentId, deliverableId 
   const text = place && (await starterText(place.id));
   if (!place || !text) throw new NotHere('This starter');
   const blob = await storeText(text, 'text/markdown');
+  const pictures = picturesOf(await pageOrLines(text));
   await inTransaction(async (tx) => {
     await registerBlob(blob, tx);
-    await layPlacePictures(blob.sha256, place.id, picturesOf(fromMarkdown(text)), tx);
+    await layPlacePictures(blob.sha256, place.id, pictures, tx);
   });
   return formOf({ ...blob, name: `${place.title}.md` }, 'pdf', { ...setAs(place.wants), room: true });
 }

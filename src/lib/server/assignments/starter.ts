@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LONGEST_PAGE } from '$core/pages/bounds';
-import { fromMarkdown, toMarkdown } from '$core/pages/markdown';
+import { toMarkdown } from '$core/pages/markdown';
 import { promptsOf, type Prompt } from '$core/pages/starter';
 import { unsound } from '$core/pages/sound';
 import type { StarterRefusal } from '$core/assignments/starter-refusals';
@@ -11,6 +11,8 @@ import { audit } from '../db/audit';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
+import { NotNow } from '../parsing/limits';
+import { pageFrom, pageOrLines } from '../pages/page-from';
 import { correctCopies } from '../pages/correct-copies';
 
 /** A place of an assignment, as its teacher names it. */
@@ -40,7 +42,7 @@ export async function readStarter(person: Actor, at: StarterPlace, tx?: Tx): Pro
   const [row] = await select(Row, STARTER, [at.assignmentId, at.deliverableId], tx);
   if (!row) throw new NotHere('This place');
   await courseFor(person, row.courseId, 'shape-course', tx);
-  return { ...row, prompts: promptsOf(fromMarkdown(row.text)) };
+  return { ...row, prompts: promptsOf(await pageOrLines(row.text)) };
 }
 
 /**
@@ -60,15 +62,16 @@ export async function keepStarter(
     const before = await readStarter(person, at, tx);
     if (before.version !== known) return { ok: false, why: 'starter-elsewhere' };
     if (text.length > LONGEST_PAGE) return { ok: false, why: 'starter-too-long' };
-    const page = fromMarkdown(text);
-    if (unsound(page) !== null || twice(promptsOf(page))) return { ok: false, why: 'starter-unreadable' };
+    const page = await pageFrom(text).catch((error: unknown) => unlessNotNow(error));
+    if (page === null || unsound(page) !== null || twice(promptsOf(page)))
+      return { ok: false, why: 'starter-unreadable' };
     const version = known + 1;
     await execute(KEEP, [at.deliverableId, version, toMarkdown(page), new Date(clock.now()), person.id], tx);
     await audit(person.id, 'keep-starter', at.assignmentId, { deliverableId: at.deliverableId, version }, tx);
     const corrected =
       known === 0
         ? { corrected: 0, loose: 0 }
-        : await correctCopies(person.id, at.deliverableId, { before: fromMarkdown(before.text), now: page }, tx);
+        : await correctCopies(person.id, at.deliverableId, { before: await pageOrLines(before.text), now: page }, tx);
     await publish({ what: 'assignment-changed', assignmentId: at.assignmentId, courseId: before.courseId }, tx);
     return { ok: true, version, ...corrected };
   });
@@ -80,6 +83,12 @@ export async function starterText(deliverableId: string | null): Promise<string 
     deliverableId
   ]);
   return row?.text ?? null;
+}
+
+/** What cannot be read as a page is none; what cannot be read just now may be in a minute. */
+function unlessNotNow(error: unknown): null {
+  if (error instanceof NotNow) throw error;
+  return null;
 }
 
 const twice = (prompts: readonly Prompt[]) => new Set(prompts.map(({ id }) => id)).size < prompts.length;

@@ -1,5 +1,4 @@
 import { allowed, type Refusal } from '$core/packets/allowed';
-import { fromMarkdown } from '$core/pages/markdown';
 import type { Update } from '$core/pages/merge';
 import { picturesOf } from '$core/pages/sound';
 import { keepableName } from '$core/pieces/names';
@@ -18,6 +17,7 @@ import { flushPage } from '../pages/flush';
 import { layPlacePictures } from '../pages/lay-place-pictures';
 import { printPages } from '../pages/print-packet';
 import { keepQuickly } from '../pages/keep-quickly';
+import { pageOrLines } from '../pages/page-from';
 import { takeWriting } from '../pages/take-writing';
 import { publish } from '../live/publish';
 import { arranging, type OnePiece } from './arranging';
@@ -62,7 +62,7 @@ export async function beginPage(
     key: `page ${key}`
   });
   if (begun.ok && starter !== null && deliverableId !== null)
-    await layPlacePictures(blob.sha256, deliverableId, picturesOf(fromMarkdown(starter)));
+    await layPlacePictures(blob.sha256, deliverableId, picturesOf(await pageOrLines(starter)));
   return begun;
 }
 

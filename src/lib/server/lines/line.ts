@@ -46,9 +46,9 @@ const FILLED = `select count(distinct d.id)::int from pieces f join deliverables
   where f.packet_id = p.id and not d.optional`;
 
 /** Of what starters and question sets ask, how much is answered in the working packet; what may stay empty is not counted. */
-const ANSWERED = `select json_build_array(count(*) filter (where (q ->> 'answered')::boolean), count(*))
-  from pieces f join blob_facts g on g.sha256 = f.sha256 cross join lateral jsonb_array_elements(g.facts -> 'prompts') q
-  where f.packet_id = p.id and f.kind in ('page', 'answers') and not (q ->> 'optional')::boolean having count(*) > 0`;
+const ANSWERED = `select json_build_array(sum((g.facts -> 'answered' ->> 0)::int), sum((g.facts -> 'answered' ->> 1)::int))
+  from pieces f join blob_facts g on g.sha256 = f.sha256 and g.facts ? 'answered'
+  where f.packet_id = p.id and f.kind in ('page', 'answers') having count(*) > 0`;
 
 /** What a line tells. Aliases: the assignment `a`, its unit `u`, its course `c`, the packet `p`, what was seen of it `seen`. */
 export const LINE_COLUMNS = `

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { MarkRefusal } from '$core/marking/words';
 import type { Refusal } from '$core/packets/allowed';
 import { LONGEST_PAGE } from '$core/pages/bounds';
-import { fromMarkdown, toMarkdown } from '$core/pages/markdown';
+import { toMarkdown } from '$core/pages/markdown';
 import { correction, pageOf } from '$core/pages/merge';
 import { unsound } from '$core/pages/sound';
 import { promptsOf } from '$core/pages/starter';
@@ -18,6 +18,7 @@ import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { findDraft, openDraft } from '../pages/draft';
+import { pageOrLines } from '../pages/page-from';
 import { takeWriting } from '../pages/take-writing';
 
 /** What a teacher fills in on a page of a round: each part with the words before it, in Markdown. */
@@ -51,7 +52,7 @@ export async function keepTeachersParts(
     const { standing, rounds } = packet.custody;
     const meant = standing ?? rounds.find(({ state }) => state === 'settled')?.no;
     if (meant !== round) return { ok: false, why: 'another-round-stands' };
-    if (!view.parts.every(({ id }) => typeof parts[id] === 'string') || !sound(page, parts))
+    if (!view.parts.every(({ id }) => typeof parts[id] === 'string') || !(await sound(page, parts)))
       return { ok: false, why: 'parts-unreadable' };
     const verdict = standing === null ? { ok: true as const } : await packet.act({ do: 'mark' });
     if (!verdict.ok) return verdict;
@@ -70,7 +71,7 @@ export async function returnTeachersParts(packet: OpenPacket, round: number): Pr
   const { tx, now } = packet;
   const filled = await select(Filled, FILLED, [packet.id, round], tx);
   for (const { id, sha256, size, parts, working } of filled) {
-    const content = contentOf(parts);
+    const content = await contentOf(parts);
     const page = withTeachersParts(await pageAt({ sha256, size }), content);
     const blob = await storeText(toMarkdown(page), 'text/markdown');
     await registerBlob(blob, tx);
@@ -103,20 +104,22 @@ async function partsAt(
 }
 
 /** What is filled in is part of a page, and asks nothing. */
-function sound(page: JSONContent, parts: Record<string, string>): boolean {
+async function sound(page: JSONContent, parts: Record<string, string>): Promise<boolean> {
   if (Object.values(parts).reduce((all, text) => all + text.length, 0) > LONGEST_PAGE) return false;
-  const content = contentOf(parts);
+  const content = await contentOf(parts);
   const own = [...content.values()].map((blocks) => ({ type: 'doc', content: blocks }));
   const asks = own.some((part) => promptsOf(part).length + teachersPartsOf(part).length > 0);
   const after = withTeachersParts(page, content);
   return !asks && unsound(after) === null;
 }
 
-const contentOf = (parts: Record<string, string>) =>
-  new Map(Object.entries(parts).map(([id, text]) => [id, fromMarkdown(text).content ?? []]));
+async function contentOf(parts: Record<string, string>): Promise<Map<string, JSONContent[]>> {
+  const read = Object.entries(parts).map(async ([id, text]) => [id, (await pageOrLines(text)).content ?? []] as const);
+  return new Map(await Promise.all(read));
+}
 
 const pageAt = async (blob: { sha256: string; size: number }): Promise<JSONContent> =>
-  fromMarkdown((await readFile(await soundPath(blob), 'utf8')).slice(0, LONGEST_PAGE));
+  pageOrLines(await readFile(await soundPath(blob), 'utf8'));
 
 const Parts = z.record(z.string(), z.string());
 const Row = z.object({

@@ -55,15 +55,20 @@ const CHANGED = `(
   where n.url = p.url and n.looked_at > l.looked_at and n.text_sha256 is distinct from l.text_sha256
     and n.verdict <> 'not-now')`;
 
-/** What a piece shows, where a page beside it names it as evidence. @param beside the pieces among which it lies, as `o` */
-const evidenceFor = (beside: string) => `(
-  select e ->> 'words' from ${beside} join blob_facts g on g.sha256 = o.sha256 and g.facts ? 'evidence'
-  cross join lateral jsonb_array_elements(g.facts -> 'evidence') e
-  where e ->> 'sha256' = p.sha256 limit 1) as "evidenceFor"`;
-const IN_PACKET = evidenceFor(`(select sha256 from pieces where packet_id = p.packet_id and kind = 'page') o`);
-const IN_ROUND = evidenceFor(
-  `(select sha256 from round_pieces where packet_id = p.packet_id and round_no = p.round_no and kind = 'page') o`
-);
+/**
+ * What pieces show, where a page beside them names them as evidence: read once for all of them. Joined as `ev`.
+ *
+ * @param pages the pages among which it is looked for, as `o`, with the packet of each, and its round where it has one
+ */
+const evidenceOf = (pages: string, round: string) => `left join (
+    select o.packet_id, ${round} as round_no, e ->> 'sha256' as sha256, min(e ->> 'words') as words
+    from ${pages} join blob_facts g on g.sha256 = o.sha256 and g.facts ? 'evidence'
+    cross join lateral jsonb_array_elements(g.facts -> 'evidence') e where o.kind = 'page' and `;
+const IN_PACKET = `${evidenceOf('pieces o', '0')} o.packet_id = $1 group by 1, 2, 3) ev on ev.sha256 = p.sha256`;
+const IN_DRAFTS = `${evidenceOf('pieces o join packets w on w.id = o.packet_id', '0')} w.assignment_id = $1
+    group by 1, 2, 3) ev on ev.packet_id = p.packet_id and ev.sha256 = p.sha256`;
+const IN_ROUNDS = `${evidenceOf('round_pieces o', 'o.round_no')} o.packet_id = $1 group by 1, 2, 3) ev
+  on ev.round_no = p.round_no and ev.sha256 = p.sha256`;
 
 /** Where a document leads to, with the latest look at each address. */
 const INSIDE = `case when d.sha256 is not null then ${jsonRows(`
@@ -104,23 +109,23 @@ const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_fac
 
 const WORKING_PIECES = `
   select ${PIECE_COLUMNS}, ${LOOK('null::float8')},
-    case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}, ${MADE}, ${IN_PACKET}, false as "cameBack"
-  from pieces p ${PIECE_JOINS}
+    case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}, ${MADE}, ev.words as "evidenceFor", false as "cameBack"
+  from pieces p ${PIECE_JOINS} ${IN_PACKET}
   left join shelf_files s on s.id = p.shelf_file_id and s.binned_at is null
   where p.packet_id = $1 order by p.position, p.added_at, p.id`;
 
 const DRAFTS = `
-  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, null as same, ${NOT_MADE}, ${IN_PACKET}, false as "cameBack",
+  select ${PIECE_COLUMNS}, ${LOOK('null::float8')}, null::int as newer, null as same, ${NOT_MADE}, ev.words as "evidenceFor", false as "cameBack",
     p.packet_id as "packetId"
   from packets k join assignments a on a.id = k.assignment_id and a.follows_drafts
-  join pieces p on p.packet_id = k.id ${PIECE_JOINS}
+  join pieces p on p.packet_id = k.id ${PIECE_JOINS} ${IN_DRAFTS}
   where k.assignment_id = $1 and k.phase in ('making', 'revising', 'taken-back', 'another-round')
   order by p.packet_id, p.position`;
 
 const SUBMITTED_PIECES = `
-  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, null as same, ${NOT_MADE}, ${IN_ROUND},
+  select ${PIECE_COLUMNS}, ${LOOK(CHANGED)}, null::int as newer, null as same, ${NOT_MADE}, ev.words as "evidenceFor",
     p.returned_sha256 is not null as "cameBack", p.round_no as round
-  from round_pieces p ${PIECE_JOINS}
+  from round_pieces p ${PIECE_JOINS} ${IN_ROUNDS}
   where p.packet_id = $1 order by p.position, p.id`;
 
 const Any = { id: z.string(), deliverableId: z.string().nullable(), name: z.string(), note: z.string() };

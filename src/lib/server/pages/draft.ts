@@ -2,14 +2,13 @@ import { readFile } from 'node:fs/promises';
 import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import type { Doc } from 'yjs';
-import { LONGEST_PAGE } from '$core/pages/bounds';
-import { fromMarkdown } from '$core/pages/markdown';
 import { beginning, merged, type Update } from '$core/pages/merge';
 import type { Moment } from '$core/time/moment';
 import { soundPath } from '../blobs/sound';
 import { ms, select, type Tx } from '../db/connection';
 import { NotHere } from '../outcome';
 import { unpacked } from './packed';
+import { pageOrLines } from './page-from';
 
 /** A page as it is written: where it stands, without its text. */
 export interface Draft {
@@ -58,7 +57,7 @@ export async function openDraft(draft: Draft, tx: Tx): Promise<Doc> {
 /** What the page began with. */
 export async function beginningOf(draft: Draft): Promise<Update> {
   const text = draft.text ?? (await readFile(await soundPath(draft.bytes), 'utf8'));
-  return beginning(fromMarkdown(text.slice(0, LONGEST_PAGE)), draft.began);
+  return beginning(await pageOrLines(text), draft.began);
 }
 
 async function wholeOf(draft: Draft, tx: Tx): Promise<Update> {

@@ -23,6 +23,7 @@ const PERFORM: Tasks = {
   thumbnail: async ({ path }) => (await import('../materials/small-picture')).thumbnail(path),
   'page-picture': async ({ path }) => (await import('../materials/small-picture')).pagePicture(path),
   'page-form': async (page) => (await import('../pages/print/make-form')).makeForm(page),
+  'page-parsed': async ({ text }) => (await import('$core/pages/markdown')).fromMarkdown(text),
   'page-spelled': async ({ path }) => (await import('../pages/print/html')).spelledWords((await headText(path)).text),
   'questions-package': async (file) => (await import('../questions/package/open-package')).openPackage(file),
   'page-text': async (file) => (await import('../pages/bring/read-text')).readText(file),

@@ -1,3 +1,4 @@
+import type { JSONContent } from '@tiptap/core';
 import type { BlobFacts } from '$core/materials/facts';
 import type { Preview } from '$core/materials/preview';
 import type { TablePart } from '$core/materials/preview';
@@ -63,6 +64,8 @@ export interface Tasks {
   'page-text': (input: FileOnDisk) => Promise<Brought | null>;
   /** A page in words, with all that is asked and answered on it. */
   'page-spelled': (input: { path: string }) => Promise<string>;
+  /** Markdown as a page. */
+  'page-parsed': (input: { text: string }) => Promise<JSONContent>;
   'page-html': (input: { path: string }) => Promise<string>;
   'questions-package': (input: { path: string; name: string }) => Promise<OpenedPackage | null>;
   captions: (input: { text: string }) => Promise<Caption[] | null>;
@@ -97,6 +100,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   recording: 'making',
   'page-form': 'making',
   'page-html': 'files',
+  'page-parsed': 'files',
   'page-spelled': 'files',
   'page-text': 'files',
   'questions-package': 'files'

@@ -26,7 +26,7 @@ export async function lookInto({ path, mediaType }: { path: string; mediaType: s
 }
 
 /** Files that a page names, of which its packet's rows say so. */
-const MOST_NAMED = 400;
+const MOST_NAMED = 200;
 
 /** A page that was made of a starter knows what it asks. */
 async function pageFacts(path: string): Promise<BlobFacts> {
@@ -34,11 +34,15 @@ async function pageFacts(path: string): Promise<BlobFacts> {
   if (!text.includes('::: {')) return {};
   const page = fromMarkdown(text);
   const prompts = promptsOf(page).slice(0, 300);
+  const asked = prompts.filter(({ optional }) => !optional);
   const evidence = evidenceIn(page).slice(0, MOST_NAMED);
   const teachersParts = teachersPartsOf(page).length;
   return {
     ...(prompts.length > 0 && {
       prompts: prompts.map(({ label, optional, answered }) => ({ label, optional, answered }))
+    }),
+    ...(asked.length > 0 && {
+      answered: [asked.filter(({ answered }) => answered).length, asked.length] satisfies [number, number]
     }),
     ...(evidence.length > 0 && { evidence }),
     ...(teachersParts > 0 && { teachersParts })

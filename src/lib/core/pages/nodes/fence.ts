@@ -18,13 +18,17 @@ export function fenceAt(source: string): Fence | null {
     const end = source.indexOf('\n', at);
     const line = source.slice(at, end === -1 ? source.length : end);
     const next = end === -1 ? source.length : end + 1;
-    if (OPENS.test(`${line}\n`)) depth++;
+    // Nobody writes so many into each other; each that nothing closes would be looked for to the end.
+    if (OPENS.test(`${line}\n`) && ++depth > DEEPEST) return null;
     else if (CLOSES.test(line) && --depth === 0)
       return { ...partsOf(open[1] ?? ''), inside: source.slice(open[0].length, at), raw: source.slice(0, next) };
     at = next;
   }
   return null;
 }
+
+/** Divisions within each other. */
+const DEEPEST = 20;
 
 /** A division as it is written down. */
 export function fenced({ kind, id, values }: Omit<Fence, 'inside' | 'raw'>, inside: string): string {

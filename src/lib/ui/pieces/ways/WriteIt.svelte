@@ -2,6 +2,7 @@
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
   import Field from '$ui/forms/Field.svelte';
+  import { bytesOf } from '$core/pieces/registry';
   import { takesKind } from '$core/pieces/fit';
   import { told } from '$ui/forms/told';
   import type { PageGoal } from '$ui/pages/goal';
@@ -12,6 +13,7 @@
   /** Begins a page in the place, under the name that the brief wants, and opens it. */
   const { at, close }: { at: Filling; close: () => void } = $props();
   let goal = $state.raw<PageGoal | null>(null);
+  const copied = $derived(at.place.starter === true && at.pieces.some((piece) => bytesOf(piece)?.facts?.prompts));
   let busy = $state(false);
   let problem = $state('');
   /** Where the brief says nothing, it is named for what was set and for who writes it. */
@@ -31,8 +33,21 @@
   }
 </script>
 
+{#snippet printed()}
+  {#if at.place.starter && at.place.id && takesKind('scan', at.place.wants)}
+    <a class="link text-sm" href="/assignments/{at.assignmentId}/starters/{at.place.id}/print" download
+      >Print it and write by hand</a
+    >
+  {/if}
+{/snippet}
+
 {#if goal}
   <PageEditor {goal} {close} />
+{:else if copied}
+  <p class="mt-3 flex flex-wrap items-center gap-4 border-l-2 border-accent pl-3">
+    Your copy lies here already: go on writing on it. {@render printed()}
+    <button type="button" class="btn btn-ghost btn-sm" onclick={close}>All right</button>
+  </p>
 {:else}
   <form
     method="post"
@@ -53,11 +68,7 @@
       >{at.place.starter ? 'Take your copy of the starter' : 'Begin to write'}</button
     >
     <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
-    {#if at.place.starter && at.place.id && takesKind('scan', at.place.wants)}
-      <a class="link text-sm" href="/assignments/{at.assignmentId}/starters/{at.place.id}/print" download
-        >Print it and write by hand</a
-      >
-    {/if}
+    {@render printed()}
     {#if problem}<Message kind="problem">{problem}</Message>{/if}
   </form>
 {/if}

@@ -8,6 +8,8 @@ import type { News, PageLine } from './page-line';
 /** Milliseconds without a key before what was written is kept; and before it is tried again where it could not be. */
 const PAUSE = 900;
 const AGAIN = 4000;
+/** Whoever writes on and on without a pause has it kept after so many all the same. */
+const LONGEST = 3000;
 
 /** What came from the server, or from other windows by way of this device, so that it is not sent as written here. */
 const FROM_THERE = 'there';
@@ -28,6 +30,8 @@ export class WrittenPage {
   #pending: Uint8Array | null = null;
   #left: ReadonlyMap<string, Writing> | null = null;
   #timer: ReturnType<typeof setTimeout> | null = null;
+  /** When the first of what is pending was written. */
+  #since: number | null = null;
   #under: Promise<void> = Promise.resolve();
 
   /** @param read what stands on the page, as text; asked at pauses alone */
@@ -87,7 +91,11 @@ export class WrittenPage {
     this.#pending = both(this.#pending, update);
     this.#keep();
     if (this.saving.state === 'refused' || this.saving.state === 'opening') return;
-    this.#soon(this.saving.state === 'unreached' ? AGAIN : PAUSE);
+    if (this.saving.state === 'unreached') return this.#soon(AGAIN);
+    // From here on not all of it is there.
+    if (this.saving.state === 'here') this.saving = { state: 'keeping' };
+    this.#since ??= performance.now();
+    this.#soon(Math.max(0, Math.min(PAUSE, this.#since + LONGEST - performance.now())));
   }
 
   #keep(): void {
@@ -126,7 +134,7 @@ export class WrittenPage {
     this.#remember();
     if (update && update.length > LARGEST_UPDATE) return void (this.saving = { state: 'too-long' });
     this.saving = { state: 'keeping' };
-    [this.#sent, this.#pending] = [update, null];
+    [this.#sent, this.#pending, this.#since] = [update, null, null];
     const told = await this.line.send({ began: this.#began, since: this.#seq, update, over });
     this.#sent = null;
     if (told?.ok) return this.#kept(told.page);
@@ -154,7 +162,7 @@ export class WrittenPage {
       for (const update of updates) applyUpdate(this.doc, update, FROM_THERE);
     }, FROM_THERE);
     this.#seq = Math.max(this.#seq, seq);
-    this.saving = { state: 'here', at };
+    this.saving = this.#pending ? { state: 'keeping' } : { state: 'here', at };
   }
 }
 

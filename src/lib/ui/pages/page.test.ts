@@ -203,3 +203,19 @@ it('merges nothing into another text', async () => {
   expect(textOf(page.doc)).toBe('');
   expect(unsent()).toBe(1);
 });
+
+it('never says that all of it is there while it is not, and keeps it although nobody pauses', async () => {
+  const page = await opened();
+  expect(page.saving.state).toBe('here');
+  for (let key = 0; key < 12; key++) {
+    write(page, 'k');
+    expect(page.saving.state).toBe('keeping');
+    await vi.advanceTimersByTimeAsync(300);
+  }
+  // Never a pause, and it is there all the same.
+  expect(textOf(there.doc)).toContain('kkkk');
+  await vi.advanceTimersByTimeAsync(2000);
+  expect(page.saving.state).toBe('here');
+  expect(textOf(there.doc)).toBe(`Report. ${'k'.repeat(12)}`);
+  page.close();
+});

@@ -69,6 +69,8 @@ export class GivenAnswers {
     this.answers = { ...this.answers, [id]: answer };
     this.#unsent = { ...this.#unsent, [id]: answer };
     this.#keep();
+    // From here on not all of it is there.
+    if (this.saving.state === 'here') this.saving = { state: 'keeping' };
     if (this.saving.state !== 'refused') this.#soon(this.saving.state === 'unreached' ? AGAIN : PAUSE);
   }
 
@@ -106,7 +108,9 @@ export class GivenAnswers {
     this.saving = { state: 'here', at: told.at ?? null };
     this.#unsent = Object.fromEntries(Object.entries(this.#unsent).filter(([id, answer]) => answers[id] !== answer));
     this.#keep();
-    if (Object.keys(this.#unsent).length > 0) this.#soon(PAUSE);
+    if (Object.keys(this.#unsent).length === 0) return;
+    this.saving = { state: 'keeping' };
+    this.#soon(PAUSE);
   }
 
   #read(): Answers {

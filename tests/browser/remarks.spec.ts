@@ -61,6 +61,8 @@ test('a remark on a moment of a recording leads there', async ({ world }) => {
   await robin.goto(`${world.url}/marking`);
   await openFromList(robin, 'Reading aloud.*Ilse Varga|Ilse Varga.*Reading aloud');
   await robin.getByRole('button', { name: 'Look at reading-aloud.webm here' }).click();
+  // One stands in the row; the other one with its remarks.
+  await expect(robin.locator('audio, video')).toHaveCount(2);
   const sound = robin.locator('audio, video').last();
   await expect.poll(() => sound.evaluate((one: HTMLMediaElement) => one.readyState)).toBeGreaterThan(0);
   await sound.evaluate((one: HTMLMediaElement) => (one.currentTime = 2));

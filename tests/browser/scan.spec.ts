@@ -20,8 +20,6 @@ const becomes = (dialog: ReturnType<Page['getByRole']>, no: number) =>
 test('three sheets that the camera takes by itself are put in order, become one PDF by thumb, and are found by a word', async ({
   world
 }) => {
-  // Two pages of small print are read by machine at the end, which takes its time where two journeys share two cores.
-  test.slow();
   const ilse = await world.as('ilse', { viewport: { width: 360, height: 780 }, hasTouch: true });
   const dialog = await scanner(ilse, world);
   await dialog.getByRole('button', { name: 'Use the camera' }).tap();

@@ -57,6 +57,7 @@
 
   const brief = $derived(typeof page.data.briefHtml === 'string' ? page.data.briefHtml : '');
   const wanted = $derived(goal.wants.words);
+  const sheets = $derived(goal.wants.pages);
   const saving = $derived(written?.saving ?? { state: 'opening' as const });
   const address = $derived(pageAddress(goal));
 
@@ -173,7 +174,11 @@
         {UNITS.words(length.words)}{#if wanted}; wanted: {rangeWords(wanted, UNITS.words)}{/if}
       </p>
       <p class="figures text-sm opacity-80">
-        {length.characters} characters · about {UNITS.pages(length.sheets)} in print · {length.minutes} min to read
+        {length.characters} characters ·
+        <span class={[sheets && !within(length.sheets, sheets) && 'font-semibold']}
+          >about {UNITS.pages(length.sheets)} in print{#if sheets}; wanted: {rangeWords(sheets, UNITS.pages)}{/if}</span
+        >
+        · {length.minutes} min to read
       </p>
       <span class="ml-auto flex items-center gap-2">
         {#if brief}

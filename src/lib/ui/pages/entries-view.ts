@@ -8,23 +8,29 @@ export const entriesView: NodeViewRenderer = (given) => {
   const dom = element('section', { class: 'entries' });
   const contentDOM = element('div', {});
   const foot = element('p', { contenteditable: 'false' });
+  // One button for good: what is put anew while it is being pressed is never pressed.
+  const add = element('button', { type: 'button', class: 'btn btn-sm' });
+  const count = element('span', {});
+  foot.append(add, count);
   dom.append(contentDOM, foot);
-  const show = (node: Given['node']) => {
-    const { called, expected, strict } = node.attrs as { called: string; expected: number | null; strict: boolean };
-    const count = node.childCount;
-    const add = element('button', { type: 'button', class: 'btn btn-sm' }, `Add ${called.toLowerCase()} ${count + 1}`);
-    add.disabled = !given.editor.isEditable || (strict && expected !== null && count >= expected);
-    add.addEventListener('click', () => {
-      const at = given.getPos();
-      if (at === undefined) return;
-      const attrs = { id: newId(), values: {}, evidence: [] };
-      const entry = { type: 'entry', attrs, content: [{ type: 'paragraph' }] };
-      const end = at + node.nodeSize - 1;
-      given.editor.chain().insertContentAt(end, entry).run();
-      dom.querySelectorAll<HTMLElement>('.entry')[count]?.querySelector('input')?.focus();
-    });
-    foot.replaceChildren(add, expected === null ? '' : ` ${count} of ${expected}`);
+  const show = ({ attrs, childCount }: Given['node']) => {
+    const { called, expected, strict } = attrs as { called: string; expected: number | null; strict: boolean };
+    add.textContent = `Add ${called.toLowerCase()} ${childCount + 1}`;
+    add.disabled = !given.editor.isEditable || (strict && expected !== null && childCount >= expected);
+    count.textContent = expected === null ? '' : ` ${childCount} of ${expected}`;
   };
+  add.addEventListener('click', () => {
+    const at = given.getPos();
+    if (at === undefined) return;
+    const attrs = { id: newId(), values: {}, evidence: [] };
+    const entry = { type: 'entry', attrs, content: [{ type: 'paragraph' }] };
+    const { nodeSize, childCount } = given.node;
+    given.editor
+      .chain()
+      .insertContentAt(at + nodeSize - 1, entry)
+      .run();
+    dom.querySelectorAll<HTMLElement>('.entry')[childCount]?.querySelector('input')?.focus();
+  });
   show(given.node);
   return {
     dom,

@@ -1,4 +1,5 @@
 import { bytesOf } from '../pieces/registry';
+import { isStarterCopy } from '../pieces/starter-copy';
 import type { Check, Situation } from './check';
 
 /** Where a starter is filled in, one copy counts: the page, or what was written by hand or in a file instead. */
@@ -18,7 +19,7 @@ function placesWithBoth({ deliverables, pieces }: Situation) {
     .filter(({ starter }) => starter === true)
     .flatMap((place) => {
       const here = pieces.filter((piece) => piece.deliverableId === place.id);
-      const copy = here.find((piece) => bytesOf(piece)?.facts?.prompts !== undefined);
+      const copy = here.find(isStarterCopy);
       const other = here.find((piece) => piece !== copy && bytesOf(piece)?.evidenceFor === null);
       return copy && other ? [{ place, page: copy.name, other: other.name }] : [];
     });

@@ -73,8 +73,7 @@ describe('a starter that was filled in elsewhere', () => {
           answers: new Map([
             ['four', { content: [{ type: 'paragraph', content: [{ type: 'text', text: one }] }] }],
             ['ask', { content: [{ type: 'paragraph', content: [{ type: 'text', text: other }] }] }]
-          ]),
-          unclear: []
+          ])
         });
         const read = withRead(starter, readBack(starter, spelledOut(filled)));
         expect(read).toEqual(filled);

@@ -38,15 +38,12 @@ export function readBack(starter: JSONContent, brought: JSONContent): ReadBack {
 }
 
 /** A page with what was read in its places. */
-export function withRead(page: JSONContent, { answers }: ReadBack): JSONContent {
-  const answer = isPrompt(page) ? answers.get(String(page.attrs?.id ?? '')) : undefined;
-  if (answer)
-    return 'content' in answer
-      ? { ...page, content: answer.content }
-      : { ...page, attrs: { ...page.attrs, ...answer } };
-  return page.content && !isPrompt(page)
-    ? { ...page, content: page.content.map((node) => withRead(node, { answers, unclear: [] })) }
-    : page;
+export function withRead(page: JSONContent, { answers }: Pick<ReadBack, 'answers'>): JSONContent {
+  if (!isPrompt(page))
+    return page.content ? { ...page, content: page.content.map((node) => withRead(node, { answers })) } : page;
+  const answer = answers.get(String(page.attrs?.id ?? ''));
+  if (!answer) return page;
+  return 'content' in answer ? { ...page, content: answer.content } : { ...page, attrs: { ...page.attrs, ...answer } };
 }
 
 /** A block without blocks in it, with the list or table of the page in which it stands. */

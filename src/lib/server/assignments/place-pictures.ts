@@ -11,7 +11,7 @@ import type { StoredFile } from '../blobs/stored-file';
 import { execute, inTransaction, select } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
 import { LARGEST_PICTURE, shrunkPicture } from '../pages/shrunk-picture';
-import { readStarter, type StarterPlace } from './starter';
+import { openPlace, type StarterPlace } from './starter';
 
 /**
  * Lays a picture beside what is prepared in a place, as small as a page needs it, for the teachers of its course.
@@ -24,7 +24,7 @@ export async function addPlacePicture(
   at: StarterPlace,
   { stream, name }: { stream: ReadableStream; name: string }
 ): Promise<Outcome<{ name: string }, PieceRefusal>> {
-  await readStarter(person, at);
+  await openPlace(person, at);
   const [held] = await select(Count, COUNT, [at.deliverableId]);
   if ((held?.n ?? 0) >= MOST_PICTURES) return { ok: false, why: 'too-many-pictures' };
   try {
@@ -51,7 +51,7 @@ export async function addPlacePicture(
  * @throws NotHere where there is no such picture for this person
  */
 export async function openPlacePicture(person: Actor, at: StarterPlace, name: string): Promise<StoredFile> {
-  await readStarter(person, at);
+  await openPlace(person, at);
   const sha256 = PICTURE.exec(`pictures/${name}`)?.[1];
   const [blob] = sha256 === undefined ? [] : await select(Blob, FIND, [at.deliverableId, sha256]);
   if (!blob) throw new NotHere('This picture');

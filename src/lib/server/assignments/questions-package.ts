@@ -2,6 +2,7 @@ import { Readable } from 'node:stream';
 import yazl from 'yazl';
 import { PICTURE } from '$core/pages/picture-name';
 import type { Question } from '$core/questions/question';
+import type { BroughtQuestions } from '$core/questions/qti/opened';
 import { itemXml, manifestXml, testXml, type Besides } from '$core/questions/qti/write';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
@@ -17,14 +18,6 @@ import type { StarterPlace } from './starter';
 
 /** Larger packages are not opened. */
 export const LARGEST_PACKAGE = 60_000_000;
-
-/** What was brought of a package: questions as a form takes them, and what could not be asked here, by question. */
-export interface Brought {
-  questions: Question[];
-  unread: Array<{ title: string; why: string }>;
-  minutes: number | null;
-  oneByOne: boolean;
-}
 
 /**
  * The questions of a place as a package of QTI 3 (a ZIP) as it streams: a test, an item for each, the pictures. What is right goes
@@ -83,7 +76,7 @@ export async function bringQuestions(
   person: Actor,
   at: StarterPlace,
   { stream, name }: { stream: ReadableStream; name: string }
-): Promise<Outcome<{ brought: Brought }, PieceRefusal>> {
+): Promise<Outcome<{ brought: BroughtQuestions }, PieceRefusal>> {
   await openQuestions(person, at);
   try {
     const bytes = Readable.fromWeb(stream as Parameters<typeof Readable.fromWeb>[0]);

@@ -38,11 +38,17 @@ export interface StarterView {
  *
  * @throws NotHere where there is no such place for this person
  */
-export async function readStarter(person: Actor, at: StarterPlace, tx?: Tx): Promise<StarterView> {
+export async function readStarter(person: Actor, at: StarterPlace): Promise<StarterView> {
+  const row = await openPlace(person, at);
+  return { ...row, prompts: promptsOf(await pageOrLines(row.text)) };
+}
+
+/** The same, without a look at what it asks. @throws NotHere where there is no such place for this person */
+export async function openPlace(person: Actor, at: StarterPlace, tx?: Tx): Promise<Omit<StarterView, 'prompts'>> {
   const [row] = await select(Row, STARTER, [at.assignmentId, at.deliverableId], tx);
   if (!row) throw new NotHere('This place');
   await courseFor(person, row.courseId, 'shape-course', tx);
-  return { ...row, prompts: promptsOf(await pageOrLines(row.text)) };
+  return row;
 }
 
 /**
@@ -59,7 +65,7 @@ export async function keepStarter(
 ): Promise<Outcome<{ version: number; corrected: number; loose: number }, StarterRefusal>> {
   return inTransaction(async (tx) => {
     await execute('select 1 from deliverables where id = $1 for update', [at.deliverableId], tx);
-    const before = await readStarter(person, at, tx);
+    const before = await openPlace(person, at, tx);
     if (before.version !== known) return { ok: false, why: 'starter-elsewhere' };
     if (text.length > LONGEST_PAGE) return { ok: false, why: 'starter-too-long' };
     const page = await pageFrom(text).catch((error: unknown) => unlessNotNow(error));

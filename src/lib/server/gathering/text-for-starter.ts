@@ -1,7 +1,7 @@
 import type { Refusal } from '$core/packets/allowed';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
-import { readStarter, type StarterPlace } from '../assignments/starter';
+import { openPlace, type StarterPlace } from '../assignments/starter';
 import { BlobRefused } from '../blobs/store';
 import type { Outcome } from '../outcome';
 import { broughtFrom, type Incoming, type Text } from './bring-text';
@@ -12,7 +12,7 @@ export async function textForStarter(
   at: StarterPlace,
   coming: Incoming
 ): Promise<Outcome<{ text: Text }, Refusal | PieceRefusal>> {
-  await readStarter(person, at);
+  await openPlace(person, at);
   try {
     return await broughtFrom(person, coming, () => Promise.resolve({ ok: false, why: 'no-picture' }));
   } catch (error) {

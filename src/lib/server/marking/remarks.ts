@@ -6,6 +6,7 @@ import type { Actor } from '$core/people/policy';
 import { execute, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
+import { beginMarking } from './marked-round';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 
 /**
@@ -22,12 +23,9 @@ export async function addRemark(
   return withPacket(person, { packetId }, 'mark-round', `remark ${input.key}`, async (packet) => {
     const [piece] = await select(Piece, PIECE, [pieceId, packetId], packet.tx);
     if (!piece) throw new NotHere('This piece');
-    const { standing, rounds } = packet.custody;
-    const meant = standing ?? rounds.find(({ state }) => state === 'settled')?.no;
-    if (piece.round !== meant) return { ok: false, why: 'another-round-stands' };
     if (piece.remarks >= MOST_REMARKS) return { ok: false, why: 'too-many-remarks' };
-    const verdict = standing === null ? { ok: true as const } : await packet.act({ do: 'mark' });
-    if (!verdict.ok) return verdict;
+    const why = await beginMarking(packet, piece.round);
+    if (why !== null) return { ok: false, why };
     const bind = [packetId, piece.round, pieceId, JSON.stringify(anchor), body, person.id, new Date(packet.now)];
     const [made] = await select(Made, ADD, bind, packet.tx);
     await tellTeachers(packet);

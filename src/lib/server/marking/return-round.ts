@@ -9,6 +9,7 @@ import { Mark, Round } from '../db/models/packets';
 import { execute } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
+import { markedRound } from './marked-round';
 import { returnRemarks } from './remarks';
 import { returnTeachersParts } from './teachers-parts';
 import { projectUsualWait } from './usual-wait';
@@ -160,9 +161,7 @@ function pointsProblem(packet: OpenPacket, points: number | null): MarkRefusal |
 
 /** The student may have submitted again, or taken back, since the teacher's page was made. */
 function roundProblem(packet: OpenPacket, round: number): MarkRefusal | null {
-  const { standing, rounds } = packet.custody;
-  const meant = standing ?? rounds.find((r) => r.state === 'settled')?.no ?? round;
-  return meant === round ? null : 'another-round-stands';
+  return (markedRound(packet.custody) ?? round) === round ? null : 'another-round-stands';
 }
 
 /** Another teacher may have returned it since the page was made. Under the packet's lock. */

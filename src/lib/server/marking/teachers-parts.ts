@@ -17,6 +17,7 @@ import { execute, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
+import { beginMarking } from './marked-round';
 import { findDraft, openDraft } from '../pages/draft';
 import { pageOrLines } from '../pages/page-from';
 import { takeWriting } from '../pages/take-writing';
@@ -49,13 +50,10 @@ export async function keepTeachersParts(
   return withPacket(person, at, 'mark-round', null, async (packet) => {
     const { page, round, view } = await partsAt(at, packet.tx);
     if (view.version !== known) return { ok: false, why: 'parts-elsewhere' };
-    const { standing, rounds } = packet.custody;
-    const meant = standing ?? rounds.find(({ state }) => state === 'settled')?.no;
-    if (meant !== round) return { ok: false, why: 'another-round-stands' };
     if (!view.parts.every(({ id }) => typeof parts[id] === 'string') || !(await sound(page, parts)))
       return { ok: false, why: 'parts-unreadable' };
-    const verdict = standing === null ? { ok: true as const } : await packet.act({ do: 'mark' });
-    if (!verdict.ok) return verdict;
+    const why = await beginMarking(packet, round);
+    if (why !== null) return { ok: false, why };
     const kept = Object.fromEntries(view.parts.map(({ id }) => [id, parts[id]]));
     const bind = [at.roundPieceId, known + 1, JSON.stringify(kept), new Date(packet.now), person.id];
     await execute(KEEP, bind, packet.tx);

@@ -23,6 +23,8 @@ export const entryView: NodeViewRenderer = (given) => {
   dom.append(head, contentDOM);
   let { node } = given;
   const inputs = new Map<string, HTMLInputElement>();
+  /** What the head says now. */
+  let shown = '';
 
   const valueField = (name: string, type: string) => {
     const label = element('label', {}, name);
@@ -39,14 +41,19 @@ export const entryView: NodeViewRenderer = (given) => {
   };
   const show = () => {
     const { fields, called, no } = around(given);
+    const { values, evidence } = node.attrs;
+    const now = JSON.stringify([fields, called, no, values, evidence, given.editor.isEditable]);
+    // What is put anew while it is being pressed is never pressed.
+    if (now === shown) return;
     const parts = fields.map((field) => {
       const [name = '', type = ''] = field.split(':');
       return type === 'evidence' ? evidenceField(given, { node, name, called, no }) : valueField(name, type);
     });
     const same = head.childElementCount > 0 && [...inputs.values()].some((input) => input === document.activeElement);
     // Putting a field anew into its place would take the cursor out of it.
-    if (!same)
-      head.replaceChildren(element('strong', {}, `${called} ${no}`), ...parts, removal(given, node, called, no));
+    if (same) return;
+    shown = now;
+    head.replaceChildren(element('strong', {}, `${called} ${no}`), ...parts, removal(given, node, called, no));
   };
   dom.addEventListener(RENUMBERED, show);
   show();

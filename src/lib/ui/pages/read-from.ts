@@ -1,7 +1,6 @@
 import { createDocument, type Editor } from '@tiptap/core';
-import { Fragment } from '@tiptap/pm/model';
 import { fromMarkdown } from '$core/pages/markdown';
-import { readBack } from '$core/pages/read-back';
+import { readBack, withRead } from '$core/pages/read-back';
 import { promptsOf } from '$core/pages/starter';
 import type { Sent } from '$ui/forms/send-to';
 import { sendText } from './send';
@@ -18,25 +17,12 @@ export async function readFrom(editor: Editor, address: string, file: File): Pro
   const { html, markdown } = sent.text;
   const brought = markdown === null ? createDocument(html ?? '', editor.schema).toJSON() : fromMarkdown(markdown);
   const copy = editor.getJSON();
-  const labels = new Map(promptsOf(copy).map(({ id, label }) => [id, label]));
-  const { answers, unclear } = readBack(copy, brought);
-  const { tr, doc } = editor.state;
-  let replaced = 0;
-  // From the last one to the first, so that no place moves before it is filled.
-  const places: Array<{ at: number; size: number; id: string }> = [];
-  doc.descendants((node, at) => {
-    const id = String(node.attrs.id ?? '');
-    if (answers.has(id)) places.push({ at, size: node.nodeSize, id });
-    return !answers.has(id);
-  });
-  for (const { at, size, id } of places.reverse()) {
-    const answer = answers.get(id);
-    if (!answer) continue;
-    if (promptsOf(copy).find((one) => one.id === id)?.answered) replaced++;
-    if ('chosen' in answer) tr.setNodeAttribute(at, 'chosen', answer.chosen);
-    else tr.replaceWith(at + 1, at + size - 1, Fragment.fromJSON(editor.schema, answer.content));
-  }
-  if (tr.docChanged) editor.view.dispatch(tr);
+  const prompts = promptsOf(copy);
+  const labels = new Map(prompts.map(({ id, label }) => [id, label]));
+  const read = readBack(copy, brought);
+  const { answers, unclear } = read;
+  const replaced = prompts.filter(({ id, answered }) => answered && answers.has(id)).length;
+  if (answers.size > 0) editor.commands.setContent(withRead(copy, read));
   const open = unclear.map((id) => labels.get(id)).filter(Boolean);
   const words = [
     answers.size === 0

@@ -5,6 +5,7 @@
   import { ArrowDown, ArrowUp, FileInput, Trash2 } from '@lucide/svelte';
   import { MOST_QUESTIONS } from '$core/questions/bounds';
   import type { Question, QuestionSet } from '$core/questions/question';
+  import type { BroughtQuestions } from '$core/questions/qti/opened';
   import { sendTo } from '$ui/forms/send-to';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { told } from '$ui/forms/told';
@@ -13,11 +14,6 @@
   import QuestionPicture from './QuestionPicture.svelte';
   import QuestionFields from './QuestionFields.svelte';
 
-  interface Brought {
-    questions: Question[];
-    unread: Array<{ title: string; why: string }>;
-    minutes: number | null;
-  }
   interface Props {
     set: QuestionSet & { version: number; begun: number };
     /** Where pictures of the place are kept. */
@@ -29,7 +25,7 @@
   let busy = $state(false);
   let problem = $state('');
   let said = $state('');
-  let unread = $state.raw<Brought['unread']>([]);
+  let unread = $state.raw<BroughtQuestions['unread']>([]);
   let minutes = $state(untrack(() => set.minutes));
   const packaged = $derived(`${page.url.pathname}/package`);
   const sum = $derived(questions.reduce((all, { points }) => all + Math.round(Number(points) * 1e6), 0) / 1e6);
@@ -45,7 +41,7 @@
     if (!file) return;
     busy = true;
     const broken = 'The line broke before the file had come, so nothing was added. Bring it again.';
-    const sent = await sendTo<{ brought: Brought }>(packaged, file, broken);
+    const sent = await sendTo<{ brought: BroughtQuestions }>(packaged, file, broken);
     busy = false;
     [problem, unread] = [sent.ok ? '' : `${file.name}: ${sent.words}`, sent.ok ? sent.brought.unread : []];
     if (!sent.ok) return;

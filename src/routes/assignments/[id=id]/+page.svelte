@@ -3,7 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import { setPlacing } from '$ui/pieces/placing';
   import type { PieceView } from '$core/pieces/piece';
-  import { bytesOf } from '$core/pieces/registry';
+  import { isStarterCopy } from '$core/pieces/starter-copy';
   import type { PageGoal } from '$ui/pages/goal';
   import OpenedPage from '$ui/pieces/OpenedPage.svelte';
   import { setWriting } from '$ui/pieces/writing';
@@ -33,12 +33,11 @@
     goalOf,
     copyBeside({ id, deliverableId }) {
       const pieces = data.view === 'student' ? data.packet.pieces : [];
-      const copy = pieces.find((one) => one.id !== id && one.deliverableId === deliverableId && asksOf(one));
+      const copy = pieces.find((one) => one.id !== id && one.deliverableId === deliverableId && isStarterCopy(one));
       return copy ? goalOf(copy) : null;
     },
     open: (goal) => (written = goal)
   });
-  const asksOf = (piece: PieceView) => bytesOf(piece)?.facts?.prompts !== undefined;
   const aside = $derived(data.view === 'teacher' && data.asideWith !== null ? `&aside=${data.asideWith}` : '');
   tellOnceVisible(() =>
     data.fresh || (data.view === 'student' && data.packet.unread)

@@ -2,7 +2,7 @@
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
   import Field from '$ui/forms/Field.svelte';
-  import { bytesOf } from '$core/pieces/registry';
+  import { isStarterCopy } from '$core/pieces/starter-copy';
   import { takesKind } from '$core/pieces/fit';
   import { told } from '$ui/forms/told';
   import type { PageGoal } from '$ui/pages/goal';
@@ -13,7 +13,7 @@
   /** Begins a page in the place, under the name that the brief wants, and opens it. */
   const { at, close }: { at: Filling; close: () => void } = $props();
   let goal = $state.raw<PageGoal | null>(null);
-  const copied = $derived(at.place.starter === true && at.pieces.some((piece) => bytesOf(piece)?.facts?.prompts));
+  const copied = $derived(at.place.starter === true && at.pieces.some(isStarterCopy));
   let busy = $state(false);
   let problem = $state('');
   /** Where the brief says nothing, it is named for what was set and for who writes it. */

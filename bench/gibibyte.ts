@@ -1,8 +1,9 @@
 import { randomBytes } from 'node:crypto';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, rmSync } from 'node:fs';
 import { open } from 'node:fs/promises';
 import { join } from 'node:path';
 import { run } from '../scripts/lib/run.mjs';
+import { peakMemory, timed } from './process-cost';
 import type { Result, Served, Stage } from './stage';
 
 const GIBIBYTE = 1024 ** 3;
@@ -67,17 +68,6 @@ async function writeRandom(path: string): Promise<void> {
   // What the floor and the store read must not have to be written first.
   await file.sync();
   await file.close();
-}
-
-async function timed(work: () => Promise<void>): Promise<number> {
-  const begun = performance.now();
-  await work();
-  return (performance.now() - begun) / 1000;
-}
-
-function peakMemory(pid: number): number {
-  const line = /VmHWM:\s+(\d+) kB/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'));
-  return Number(line?.[1] ?? Infinity) / 1000;
 }
 
 function median(values: number[]): number {

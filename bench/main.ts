@@ -2,6 +2,7 @@ import { existsSync, readFileSync, writeFileSync } from 'node:fs';
 import { backupRestore } from './backup-restore';
 import { bigSchool } from './big-school';
 import { recordingLoss, scan12mp, talkThere } from './capture';
+import { board } from './board';
 import { deadlineRush } from './deadline-rush';
 import { deskCpu } from './desk-cpu';
 import { deskJs } from './desk-js';
@@ -11,6 +12,7 @@ import { hostileFilesBench } from './hostile-files';
 import { idle } from './idle';
 import { liveFanout } from './live-fanout';
 import { longLists } from './long-lists';
+import { marking } from './marking';
 import { pageEditor } from './page-editor';
 import { pageSave } from './page-save';
 import { queriesPerPage } from './queries-per-page';
@@ -20,6 +22,7 @@ import { search200k } from './search-200k';
 import { store1gib } from './store-1gib';
 import { submitBare } from './submit-bare';
 import { submitTps } from './submit-tps';
+import { zipClass } from './zip-class';
 import { upload1gib } from './upload-1gib';
 
 /** Every benchmark by its name. A new one is one file and one line here. */
@@ -47,7 +50,10 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'recording-loss': recordingLoss,
   'talk-there': talkThere,
   'page-save': pageSave,
-  'page-editor': pageEditor
+  'page-editor': pageEditor,
+  board,
+  marking,
+  'zip-class': zipClass
 };
 
 const RESULTS = 'bench/results.json';

@@ -4,6 +4,7 @@ import { gzipSync } from 'node:zlib';
 import { chromium, type Page } from '@playwright/test';
 import { BROWSER } from '../scripts/lib/debian.mjs';
 import { serveBare } from './bare';
+import { keyToPaint, percentile } from './key-to-paint';
 import type { Result, Stage } from './stage';
 
 /** Pictures on the large page; each stands in its text as `picture-N` until it is laid beside it. */
@@ -117,33 +118,16 @@ async function openBare(page: Page, markdown: string): Promise<number> {
 
 /** Milliseconds from each key to the picture in which it is seen. */
 async function typed(page: Page): Promise<number[]> {
-  await page.evaluate(() => {
-    const took: number[] = [];
-    Object.assign(window, { took });
-    document.addEventListener(
-      'keydown',
-      () => {
-        const begun = performance.now();
-        requestAnimationFrame(() => {
-          const { port1, port2 } = new MessageChannel();
-          port1.onmessage = () => took.push(performance.now() - begun);
-          port2.postMessage(null);
-        });
-      },
-      { capture: true }
-    );
-  });
+  const took = await keyToPaint(page);
   const text = page.getByRole('dialog').getByRole('textbox').first();
   await text.press('End');
   for (let i = 0; i < KEYS; i++)
     await page.keyboard.press('kelp '[i % 5] === ' ' ? 'Space' : ('kelp'[i % 5] ?? 'k'), { delay: 20 });
   await page.waitForTimeout(500);
-  return page.evaluate(() => (window as unknown as { took: number[] }).took);
+  return took();
 }
 
 /** Kilobytes of scripts as they are sent. */
 const weight = (bodies: readonly Buffer[]) => bodies.reduce((sum, body) => sum + gzipSync(body).length, 0) / 1000;
 
-const percentile = (numbers: number[], part: number) =>
-  [...numbers].sort((a, b) => a - b)[Math.floor(numbers.length * part)] ?? Infinity;
 const middle = (numbers: number[]) => percentile(numbers, 0.5);

@@ -232,7 +232,7 @@ async function act(step: DemoStep, cast: Cast & { at: (text: string) => Moment }
       return returnRound(teacher, {
         ...(await standing(who)),
         points,
-        levels: ids.criteria?.flatMap((row, i) => row.levels[step.levels?.[i] ?? -1]?.id ?? []),
+        rows: ids.criteria?.flatMap((row, i) => rowAt(row.levels[step.levels?.[i] ?? -1]?.id)),
         remark,
         key: key(),
         outcome: 'settled'
@@ -272,7 +272,7 @@ function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
       return returnRound(teacher, {
         ...round,
         points: judged?.points ?? deed.points,
-        levels: judged?.levels,
+        rows: judged?.levels.flatMap(rowAt),
         remark: deed.remark,
         key: key(),
         outcome: 'settled'
@@ -280,6 +280,8 @@ function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
     }
   }));
 }
+
+const rowAt = (level: string | undefined) => (level === undefined ? [] : [{ level, points: null }]);
 
 async function standing(who: {
   assignmentId: string;

@@ -7,8 +7,8 @@ import { dirname, join, relative, sep } from 'node:path';
  */
 export const ROOMS = {
   core: (
-    'time forms live people school search judging capture scans recordings materials lateness links mail pages questions pieces remarks packets courses grades marking ' +
-    'plan receipts rounds shelf threads assignments checks tidings refusals'
+    'time forms live people school search judging capture scans recordings materials lateness links mail pages questions pieces remarks packets courses grades ' +
+    'plan receipts rounds shelf threads assignments marking checks tidings refusals'
   ).split(' '),
   server: (
     'db live mail auth people parsing parties tidings blobs pdf rich-text standins links reading questions pages materials pieces lines ' +

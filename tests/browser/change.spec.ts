@@ -91,7 +91,7 @@ test('one round only says so, and is asked back with a reason once marking has b
   await odile.getByRole('link', { name: /Ilse Varga.*Zonation diagram/s }).click();
   await odile.getByLabel('Points of 15').fill('1');
   await odile.getByRole('button', { name: 'Keep for later' }).click();
-  await expect(odile.getByRole('status')).toBeVisible();
+  await expect(odile.getByRole('status').filter({ hasText: 'Kept' })).toBeVisible();
   await expect(ilse.getByText('Marking of this round has begun.').first()).toBeVisible();
   await ilse.getByLabel('Why you want it back').fill('That was a shopping list.');
   await ilse.getByRole('button', { name: 'Ask for round 1 back' }).click();

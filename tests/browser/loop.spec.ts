@@ -29,7 +29,7 @@ test('from set to settled: attach, submit, take back, submit again, mark, hear b
   await odile.getByLabel('Points of 15').fill('13,5');
   await odile.getByLabel('Remark on the whole').fill('The barnacle line is right.\nMind the scale.');
   await odile.getByRole('button', { name: 'Keep for later' }).click();
-  await expect(odile.getByRole('status')).toContainText('The student sees nothing of it');
+  await expect(odile.getByRole('status').filter({ hasText: 'Kept' })).toContainText('The student sees nothing of it');
   await ilse.reload();
   await expect(ilse.getByText('The barnacle line')).toHaveCount(0);
   // An open page of the assignment would show what comes back, and it would be read.
@@ -120,7 +120,7 @@ test('a late submit says what it costs before, and charges it after', async ({ w
   await lev.getByRole('button', { name: 'Return as settled' }).click();
   await expect(lev.getByRole('heading', { level: 1 })).not.toHaveText('Ilse Varga');
   await ilse.reload();
-  await expect(ilse.getByText('20 given; being late leaves 70 % of them')).toBeVisible();
+  await expect(ilse.getByText('20 given. Late: −6, since 70 % of the points count')).toBeVisible();
 });
 
 test('another student’s packet is not there, neither its files nor its marking', async ({ world }) => {

@@ -19,7 +19,6 @@ test('remarks on a sentence and on a part of a picture are seen in place with th
   const petra = await world.as('petra');
   await petra.goto(`${world.url}/marking`);
   await openFromList(petra, 'ferry shifts.*Ilse Varga|Ilse Varga.*ferry shifts');
-  await petra.getByRole('button', { name: 'Look at Activities, Ilse Varga.md here' }).click();
   // By keyboard: words are named.
   await petra.getByLabel('Or pick words in the text, or name them').fill('nowhere');
   await petra.keyboard.press('Enter');
@@ -29,10 +28,10 @@ test('remarks on a sentence and on a part of a picture are seen in place with th
   await remark(petra, 'How high, in metres?');
   await expect.poll(() => highlights(petra)).toBe(1);
   await expectAccessible(petra);
-  await petra.getByRole('button', { name: 'Look at shift-sheet-1.jpg here' }).click();
   const picture = petra.getByRole('img', { name: 'shift-sheet-1.jpg' });
   await expect.poll(() => picture.evaluate((one: HTMLImageElement) => one.naturalWidth)).toBeGreaterThan(0);
   await expect(petra.getByText('Or press on the picture, or draw around a part of it.')).toBeVisible();
+  await picture.scrollIntoViewIfNeeded();
   const box = await picture.boundingBox();
   if (!box) throw new Error('a picture');
   await petra.mouse.move(box.x + 40, box.y + 40);

@@ -50,7 +50,6 @@ test('a page is written by thumb beside the brief, in mid-word when the tab clos
 
   const casper = await world.as('casper');
   await openFromList(casper, 'Build log, week by week.*Ilse Varga|Ilse Varga.*Build log');
-  await casper.getByRole('button', { name: 'Look at The day it split.md here' }).click();
   await expect(casper.getByText('because I steamed it too short.')).toBeVisible();
 });
 
@@ -184,4 +183,68 @@ test('a teacher makes a starter of a document, a student answers it in two sitti
   await expect(text).toContainText('Say why.');
   await expect(text).toContainText('The second logbook');
   await expect(dialog.getByLabel('hours')).toHaveValue('2.5');
+});
+
+test('the checks speak while one writes; a prompt is mended after taking back and compared; what a correction takes away is its writer’s to choose', async ({
+  world
+}) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Reading log, chapters four to seven');
+  const dialog = ilse.getByRole('dialog', { name: 'Log, Ilse Varga.md' });
+  const goOn = () => place(ilse, 'Log').getByRole('button', { name: 'Go on writing' }).click();
+  const close = () => dialog.getByRole('button', { name: 'Close; every word is kept' }).click();
+  await goOn();
+  await dialog.getByRole('button', { name: 'Chapter six, the low water' }).click();
+  await ilse.keyboard.type(`The mud holds. Said at ${world.site('/club/lab-book')} too.`);
+  await dialog.getByText('1 thing to look at').click();
+  const found = dialog.getByRole('list', { name: 'What to look at on this page' });
+  await expect(found).toContainText('asks to sign in');
+  await expectAccessible(ilse);
+  await dialog.getByText('The mud holds.').click();
+  await ilse.keyboard.press('Home');
+  await ilse.keyboard.press('Shift+End');
+  await ilse.keyboard.type('The mud holds.');
+  await expect(found).toBeHidden();
+  await close();
+  await submit(ilse, /^Submit round 1/);
+  await ilse.getByText('Take round 1 back …').click();
+  await ilse.getByRole('button', { name: 'Take round 1 back', exact: true }).click();
+  await expect(ilse.getByRole('complementary')).toContainText('your teacher has nothing');
+  await goOn();
+  await dialog.getByText('The mud holds.').click();
+  await ilse.keyboard.press('End');
+  await ilse.keyboard.type(' Until the ebb.');
+  await expect(dialog.getByRole('status').first()).toContainText('All of it is here');
+  await close();
+  await submit(ilse, /^Submit round 2/);
+  await ilse.getByRole('link', { name: 'Compare with round 1' }).click();
+  await ilse.getByRole('button', { name: 'Show what changed in Log, Ilse Varga.md' }).click();
+  const changed = ilse.getByRole('region', { name: 'What changed in Log, Ilse Varga.md' });
+  await expect(changed.getByRole('insertion').filter({ hasText: 'Until the ebb.' })).toBeVisible();
+
+  const robin = await world.as('robin');
+  await openPrepared(robin, world.url, 'Reading log, chapters four to seven');
+  await robin.getByRole('link', { name: 'Change its starter for Log' }).click();
+  const starter = robin.getByRole('textbox', { name: /^Starter of/ });
+  await expect(starter).toContainText('Chapter six');
+  await starter.press('Control+A');
+  await starter.press('Delete');
+  await starter.pressSequentially('What did the keeper hide?');
+  await robin.getByRole('button', { name: 'Find the questions' }).click();
+  await robin.getByRole('button', { name: 'Keep the starter' }).click();
+  await expect(robin.getByText(/corrected around the answers/)).toBeVisible();
+
+  await ilse.goBack();
+  await ilse.getByRole('button', { name: 'Revise round 2' }).click();
+  await expect(place(ilse, 'Log')).toContainText('0 of 1 answered');
+  await goOn();
+  await dialog.getByRole('button', { name: '3 answers to choose about' }).click();
+  await dialog.getByRole('button', { name: 'Take them out' }).first().click();
+  await expect(dialog.getByText(/^Your teacher does not ask/)).toHaveCount(2);
+  const kept = dialog.locator('section').filter({ hasText: 'Until the ebb.' }).last();
+  await kept.getByRole('button', { name: 'Keep my words here' }).click();
+  await expect(dialog.getByRole('button', { name: '1 answer to choose about' })).toBeVisible();
+  await expectAccessible(ilse);
+  await close();
+  await expect(ilse.getByRole('complementary')).toContainText('to look at');
 });

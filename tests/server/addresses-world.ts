@@ -183,6 +183,11 @@ export async function layAddresses(): Promise<{
       user: 'x',
       path: '/x',
       html: ''
+    },
+    ...{
+      open: 'yes',
+      shown: 'yes',
+      text: 'account,points'
     }
   };
   const cookies = {

@@ -36,6 +36,7 @@ const OF_ONESELF = [
     '/courses',
     '/join',
     '/marking',
+    '/marking/phrases',
     '/live',
     '/runway',
     '/said'
@@ -123,7 +124,7 @@ describe.each(['teodor', 'stranger', 'noCourse'] as const)('%s, whose work it is
 
 /** What a student does with their own packet, on an address that the whole course shares. */
 const OF_STUDENTS =
-  /^POST \/(assignments\/\[id=id\] (?!excuse|liftExcuse|undoInPerson|declineClaim|inPerson|extend)|courses\/\[course\]\/(aside heard|roster leave))/;
+  /^POST \/(assignments\/\[id=id\] (?!excuse|liftExcuse|undoInPerson|declineClaim|inPerson|extend|returnKept|sayToEach)|courses\/\[course\]\/(aside heard|roster leave|board show))/;
 
 it('lists no address that is not there any more', () => {
   const there = new Set(addresses.map(nameOf));
@@ -137,6 +138,9 @@ const OF_COURSE = [
   'GET /courses/[course]/about',
   'GET /courses/[course]/roster',
   'GET /courses/[course]/aside',
+  'GET /courses/[course]/board',
+  'GET /courses/[course]/board/csv',
+  'GET /courses/[course]/remarks',
   'GET /materials/[id=id]',
   'GET /notices/[id=id]',
   'GET /people/[id=id]'

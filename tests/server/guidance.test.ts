@@ -79,13 +79,14 @@ describe('the rubric', () => {
   const judge = async (who: Actor, id: string, level: number) => {
     await handIn(who, id);
     const [row] = (await readDraft(school.teacher, id)).draft.criteria;
-    const levels = [row?.levels[level]?.id ?? ''];
+    const rows = [{ level: row?.levels[level]?.id ?? '', points: null }];
     return returnRound(school.teacher, {
       packetId: await packetOf(who, id),
       round: 1,
       points: 8,
       remark: '',
-      levels,
+      rows,
+      otherwise: 'The other rows say the rest.',
       key: key(),
       outcome: 'settled'
     });

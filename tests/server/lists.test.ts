@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readAssignment } from '$server/assignments/read-assignment';
 import { declareDone, takeBack } from '$server/rounds/change';
@@ -5,7 +6,8 @@ import { execute } from '$server/db/connection';
 import { DESK_PAGE, readDesk } from '$server/lines/desk';
 import { LONG_PAGE, readOpen, readSettled } from '$server/lines/long-lists';
 import { excuse, extend, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
-import { MARKING_PAGE, nextWaiting, readMarkingDesk, readSetAssignments } from '$server/marking/desk';
+import { readRun } from '$server/marking/run';
+import { MARKING_PAGE, readHeaps, readMarkingDesk, readSetAssignments } from '$server/marking/desk';
 import { readClass } from '$server/lines/class';
 import { returnRound } from '$server/marking/return-round';
 import { at, attach, DAY, handIn, key, MONDAY, packetOf, person, smallCourse } from './kit';
@@ -130,9 +132,16 @@ describe('the marking desk', () => {
   });
 
   it('goes on to the next, which is never the one at hand', async () => {
-    const [head, next] = (await readMarkingDesk(school.teacher)).rounds;
-    expect(await nextWaiting(school.teacher, head?.packetId ?? '')).toBe(next?.packetId);
-    expect(await nextWaiting(await person('Petra'), '')).toBeNull();
+    const [head, next, third] = (await readMarkingDesk(school.teacher)).rounds;
+    const run = (packetId = '', of: string | null = null) => readRun(school.teacher, packetId, of);
+    expect(await run(head?.packetId)).toEqual({ before: null, next: next?.packetId, place: 1, waiting: many });
+    expect(await run(next?.packetId)).toMatchObject({ before: head?.packetId, next: third?.packetId, place: 2 });
+    expect(await run(next?.packetId, next?.assignmentId)).toMatchObject({ before: null, next: null, waiting: 1 });
+    // Of one that does not wait the first is next.
+    expect(await run(randomUUID())).toMatchObject({ before: null, next: head?.packetId, place: 0 });
+    expect(await readRun(await person('Petra'), head?.packetId ?? '', null)).toMatchObject({ next: null, waiting: 0 });
+    expect(await readHeaps(school.teacher)).toHaveLength(many);
+    expect(await readHeaps(school.ilse)).toEqual([]);
   });
 
   it('drops what was taken back or excused', async () => {

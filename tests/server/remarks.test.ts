@@ -1,13 +1,17 @@
+import { randomUUID } from 'node:crypto';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Anchor } from '$core/remarks/remarks';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { readForMarking } from '$server/marking/read-for-marking';
+import { answerAsStudent, answerAsTeacher } from '$server/marking/answer-remark';
+import { keepPhrase, readPhrases, touchPhrase } from '$server/marking/phrases';
+import { enrol } from '$server/courses/create-course';
 import { addRemark, dealWithRemark, dropRemark } from '$server/marking/remarks';
 import { returnRound } from '$server/marking/return-round';
 import { NotHere } from '$server/outcome';
 import { revise } from '$server/rounds/change';
 import { readRound } from '$server/rounds/read-round';
-import { handIn, key, packetOf, smallCourse } from './kit';
+import { handIn, key, packetOf, person, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
 beforeAll(async () => {
@@ -35,6 +39,52 @@ async function work() {
     });
   return { assignmentId, packetId, pieceId, hers, remark, giveBack };
 }
+
+describe('what is said to a remark', () => {
+  it('is said by both sides once it is returned, told to the other, and belongs to a row of the rubric', async () => {
+    const { assignmentId, packetId, hers, remark, giveBack } = await work();
+    await remark({ criterionId: randomUUID() });
+    const noted = async () => (await readForMarking(school.teacher, packetId)).rounds[0]?.remarks[0];
+    expect(await noted()).toMatchObject({ criterion: null, answers: [] });
+    const remarkId = (await noted())?.id ?? '';
+    const hear = { assignmentId, remarkId, body: 'The three below the wall.' };
+    await expect(answerAsStudent(school.ilse, { ...hear, key: key() })).rejects.toThrow(NotHere);
+    await giveBack('another-round');
+    const twice = key();
+    expect(await answerAsStudent(school.ilse, { ...hear, key: twice })).toEqual({ ok: true });
+    await answerAsStudent(school.ilse, { ...hear, key: twice });
+    expect(await answerAsTeacher(school.teacher, { packetId, remarkId, body: 'Then say so.', key: key() })).toEqual({
+      ok: true
+    });
+    expect((await hers())[0]?.remarks[0]?.answers.map(({ body, by }) => [body, by])).toEqual([
+      ['The three below the wall.', 'Ilse'],
+      ['Then say so.', 'Odile']
+    ]);
+    await expect(answerAsStudent(school.teodor, { ...hear, key: key() })).rejects.toThrow(NotHere);
+    await expect(answerAsTeacher(school.teodor, { packetId, remarkId, body: 'x', key: key() })).rejects.toThrow(
+      NotHere
+    );
+  });
+});
+
+describe('phrases', () => {
+  it('are a teacher’s own, each once, those that are used most first', async () => {
+    const keep = (body: string) => keepPhrase(school.teacher, { body });
+    const [one, other] = [await keep('{student}, mind the scale bar.'), await keep('Say why.')];
+    expect(await keep('Say why.')).toEqual(other);
+    if (!one.ok || !other.ok) throw new Error('phrases');
+    await touchPhrase(school.teacher, { id: one.id, what: 'used' });
+    expect((await readPhrases(school.teacher)).map(({ id }) => id)).toEqual([one.id, other.id]);
+    const another = await person('Casper');
+    await enrol(school.course.id, another.id, 'teacher');
+    await touchPhrase(another, { id: one.id, what: 'drop' });
+    expect(await readPhrases(another)).toEqual([]);
+    await touchPhrase(school.teacher, { id: one.id, what: 'drop' });
+    expect(await readPhrases(school.teacher)).toHaveLength(1);
+    await expect(readPhrases(school.ilse)).rejects.toThrow(NotHere);
+    await expect(keepPhrase(school.ilse, { body: 'x' })).rejects.toThrow(NotHere);
+  });
+});
 
 describe('a remark on a piece', () => {
   it('is seen by the teachers at once, by the student with the return, and dealt with in the next round', async () => {

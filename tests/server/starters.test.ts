@@ -67,11 +67,12 @@ function say(window: Awaited<ReturnType<typeof openWindow>>, id: string, words: 
   paragraph.insert(0, [new XmlText(words)]);
   answerIn(window, id).insert(0, [paragraph]);
 }
-const promptsOf = async () => {
+const facts = async () => {
   const packet = await readOwnPacket(await readAssignment(school.ilse, assignmentId));
   const [piece] = packet.pieces;
-  return piece && 'facts' in piece ? piece.facts?.prompts?.map(({ answered }) => answered) : null;
+  return piece && 'facts' in piece ? piece.facts : null;
 };
+const promptsOf = async () => (await facts())?.prompts?.map(({ answered }) => answered) ?? null;
 
 describe('a copy of a starter', () => {
   it('is each student’s own, knows what is answered, and says so before the submit', async () => {
@@ -136,8 +137,19 @@ describe('a copy of a starter', () => {
       loose: 1
     });
     const last = await textOf(school.ilse, hers);
-    expect(last).toContain('Not asked any more');
     expect(last).toContain('The storm');
+    expect(await facts()).toMatchObject({ toChoose: 1 });
+
+    const forged = await openWindow(school.ilse, hers);
+    answerIn(forged, 'passage').setAttribute('asked', 'What nobody asked');
+    expect(await forged.keep()).toMatchObject({ ok: false, why: 'starter-part' });
+    const chosen = await openWindow(school.ilse, hers);
+    answerIn(chosen, 'passage').setAttribute('stays', true as unknown as string);
+    expect(await chosen.keep(true)).toMatchObject({ ok: true });
+    expect((await facts())?.toChoose).toBeUndefined();
+    expect(await keepStarter(school.teacher, place(), { text, known: 3 })).toMatchObject({ ok: true, loose: 0 });
+    const back = await textOf(school.ilse, hers);
+    expect(back.indexOf('The storm')).toBeLessThan(back.indexOf('How did it end?'));
   });
 
   it('reaches forty copies, those that were changed there too, and no round', async () => {

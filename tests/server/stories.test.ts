@@ -7,6 +7,7 @@ import type { Action } from '$core/packets/allowed';
 import { activeSeal, type Custody } from '$core/packets/custody';
 import { decide, type Decision } from '$core/packets/decide';
 import { blank, fold } from '$core/packets/fold';
+import { undoReturn } from '$server/marking/undo-return';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { termsOf } from '$server/packets/facts';
 import { MINUTE } from '$core/time/moment';
@@ -163,6 +164,7 @@ const WAYS: Ways = {
   mark: async (_a, id, custody) => keepMark(school.teacher, await judgement(id, custody)),
   return: async (a, id, custody) =>
     returnRound(school.teacher, { ...(await judgement(id, custody)), outcome: a.outcome, closes: a.closes }),
+  'undo-return': async (_a, id) => undoReturn(school.teacher, await packetOf(school.ilse, id)),
   'look-and-settle': async (_a, id, custody) => lookAndSettle(school.teacher, await judgement(id, custody)),
   excuse: (_a, id) => excuse(school.teacher, who(id)),
   'lift-excuse': (_a, id) => liftExcuse(school.teacher, who(id)),

@@ -1,7 +1,9 @@
 import { topics } from '$core/live/topics';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { readMarkingDesk, readSetAssignments } from '$server/marking/desk';
+import { readHeaps, readMarkingDesk, readSetAssignments } from '$server/marking/desk';
+import { readReturned } from '$server/marking/undo-return';
+import { runThrough } from '../shared/marking-run';
 import { keysetPlace, PlaceMoment } from '../shared/keyset';
 import { signedIn } from '../shared/guard';
 import { shows } from '../shared/shows';
@@ -13,6 +15,12 @@ export const load = async ({ locals, url, depends }) => {
   const place = keysetPlace(url, Place);
   if (place === undefined) error(404, 'There is no such page of waiting work.');
   const after = place && { since: place[0], packetId: place[1] };
-  const [desk, set] = await Promise.all([readMarkingDesk(person, after), readSetAssignments(person)]);
-  return { ...shows(depends, topics.work), ...desk, set, later: after !== null };
+  const { of, returned } = runThrough(url);
+  const [desk, heaps, set, undoable] = await Promise.all([
+    readMarkingDesk(person, after, of),
+    readHeaps(person),
+    readSetAssignments(person),
+    returned === null ? null : readReturned(person, returned)
+  ]);
+  return { ...shows(depends, topics.work), ...desk, heaps, of, set, undoable, later: after !== null };
 };

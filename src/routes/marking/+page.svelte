@@ -3,26 +3,48 @@
   import { roundTimeliness } from '$core/packets/due';
   import { absolute } from '$core/time/words';
   import { span } from '$core/time/words';
+  import UndoReturn from '$ui/marking/UndoReturn.svelte';
+  import { markingHref } from '../shared/marking-run';
   import Emblem from '$ui/courses/Emblem.svelte';
 
   const { data } = $props();
+  const all = $derived(data.heaps.reduce((sum, { waiting }) => sum + waiting, 0));
 </script>
 
 <svelte:head><title>Marking · Vendro</title></svelte:head>
 <div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
   <h1 class="page-title">Marking</h1>
+  {#if data.undoable}{#key data.undoable.packetId}<UndoReturn returned={data.undoable} />{/key}{/if}
   <p class="mb-4 text-lg">
     {data.rounds.length === 0 ? 'Nothing waits for you.' : 'With you now, the longest wait first.'}
   </p>
   {#if data.rounds.length === 0}
     <EmptyState><p>When a student submits, the round stands here until you return it.</p></EmptyState>
   {:else}
+    {#if data.heaps.length > 1}
+      <nav class="mb-3 flex flex-wrap gap-1" aria-label="Which work">
+        <a
+          class="btn btn-sm aria-[current]:btn-neutral"
+          href="/marking"
+          aria-current={data.of === null ? 'true' : undefined}>All <span class="figures opacity-85">{all}</span></a
+        >
+        {#each data.heaps as heap (heap.assignmentId)}
+          <a
+            class="btn max-w-full btn-sm aria-[current]:btn-neutral"
+            href={markingHref(null, { of: heap.assignmentId, returned: null })}
+            aria-current={data.of === heap.assignmentId ? 'true' : undefined}
+            title={heap.courseTitle}
+            ><span class="truncate">{heap.title}</span> <span class="figures opacity-85">{heap.waiting}</span></a
+          >
+        {/each}
+      </nav>
+    {/if}
     <ul class="divide-y divide-base-300 border-y border-base-300">
       {#each data.rounds as round (round.packetId)}
         {@const timely = roundTimeliness(round.lateSeconds, round.since)}
         <li class="bg-base-100">
           <a
-            href="/marking/{round.packetId}"
+            href={markingHref(round.packetId, { of: data.of, returned: null })}
             data-sveltekit-preload-data="off"
             class="grid grid-cols-[2rem_1fr] gap-x-3 px-3 py-2.5 hover:bg-base-200/60 md:grid-cols-[2rem_13rem_minmax(0,1fr)_9rem_13rem] md:items-center"
           >
@@ -35,11 +57,13 @@
               >Round {round.round}<span class="block"
                 >{round.askedBack
                   ? 'Asked back by the student'
-                  : round.begun
-                    ? 'Marking begun'
-                    : round.opened
-                      ? 'Opened'
-                      : 'Not opened yet'}</span
+                  : round.revising
+                    ? 'The student revises it'
+                    : round.begun
+                      ? 'Marking begun'
+                      : round.opened
+                        ? 'Opened'
+                        : 'Not opened yet'}</span
               ></span
             >
             <span class="col-start-2 text-sm md:col-start-auto md:text-right">
@@ -54,7 +78,10 @@
   {/if}
   <p class="mt-4 flex gap-3">
     {#if data.later}<a class="btn" href="/marking">Back to the longest wait</a>{/if}
-    {#if data.next}<a class="btn" href="/marking?after={data.next.since}.{data.next.packetId}">What came after these</a
+    {#if data.next}<a
+        class="btn"
+        href="/marking?after={data.next.since}.{data.next.packetId}{data.of === null ? '' : `&of=${data.of}`}"
+        >What came after these</a
       >{/if}
   </p>
 

@@ -1,4 +1,5 @@
 import type { Check, Found, Situation } from './check';
+import type { PieceView } from '../pieces/piece';
 import { filledPlaces } from './filled-places';
 import { handedOut } from './handed-out';
 import { emptyInside } from './empty-inside';
@@ -50,4 +51,16 @@ export function runChecks(at: Situation): Found[] {
     find(at).map((finding) => ({ ...finding, check: name, stops: at.strict.includes(name) }))
   );
   return [...found.filter(({ stops }) => stops), ...found.filter(({ stops }) => !stops)];
+}
+
+/**
+ * What is found because of one piece as it would be now: everything that would be said with it and is not said without it.
+ *
+ * @param at with the piece as it was, or without it
+ */
+export function foundBecauseOf(piece: PieceView, at: Situation): Found[] {
+  const others = at.pieces.filter(({ id }) => id !== piece.id);
+  const without = new Set(runChecks({ ...at, pieces: others }).map(({ words }) => words));
+  const pieces = at.pieces.map((one) => (one.id === piece.id ? piece : one));
+  return runChecks({ ...at, pieces }).filter(({ words }) => !without.has(words));
 }

@@ -19,7 +19,10 @@ export const GRADE_STATES = [
 export type GradeState = (typeof GRADE_STATES)[number];
 
 /** The state of one line. Each line has exactly one. */
-export function gradeState(line: GradeLine, now: Moment): GradeState {
+export function gradeState(
+  line: Pick<GradeLine, 'standing' | 'settledBy' | 'holder' | 'opens' | 'due'>,
+  now: Moment
+): GradeState {
   if (line.standing === 'settled') return SETTLED[line.settledBy ?? 'result'];
   if (line.standing === 'closed') return 'closed';
   if (line.holder === 'teacher') return 'waiting';

@@ -18,6 +18,24 @@ export interface WaitingRound {
   askedBack: boolean;
   /** Points or a remark were kept for later. */
   begun: boolean;
+  /** The student works on the round after it. */
+  revising: boolean;
+}
+
+/** An assignment of which rounds wait. */
+export interface WaitingHeap {
+  assignmentId: string;
+  title: string;
+  courseTitle: string;
+  waiting: number;
+}
+
+/** Where one goes from a packet at the marking desk. `place`: counted from 1; 0 for one that does not wait. */
+export interface MarkingRun {
+  before: string | null;
+  next: string | null;
+  place: number;
+  waiting: number;
 }
 
 /** One student of a class on one assignment. */

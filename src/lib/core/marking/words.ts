@@ -6,11 +6,17 @@ export const MARK_REFUSALS = [
   'points-too-high',
   'points-missing',
   'gives-no-points',
+  'between-too-high',
+  'return-in-the-past',
+  'override-unexplained',
   'another-round-stands',
   'returned-meanwhile',
   'parts-elsewhere',
   'parts-unreadable',
-  'too-many-remarks'
+  'too-many-remarks',
+  'too-many-answers',
+  'phrases-full',
+  'nothing-kept'
 ] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
@@ -22,6 +28,10 @@ export function markRefusalWords(why: Refusal | MarkRefusal): string {
 const MARK_WORDS: Record<MarkRefusal, string> = {
   'points-too-high': 'Those are more points than this assignment gives. Write fewer.',
   'points-missing': 'Give points before settling it. Zero is a number too.',
+  'return-in-the-past': 'That moment has passed. Choose a later one, or leave it empty to return it now.',
+  'between-too-high': 'A row of the rubric has more points than its best level gives.',
+  'override-unexplained':
+    'The points are other than what the rubric adds up to. Say why, so that the student reads it, or give what it adds up to.',
   'gives-no-points': 'This assignment gives no points. Say it in the remark.',
   'another-round-stands':
     'The student has changed what you have since you opened this page. Look at the round that stands now.',
@@ -31,6 +41,9 @@ const MARK_WORDS: Record<MarkRefusal, string> = {
     'That could not be read as part of this page: it asks something, or it is too long. It still stands here.',
   'too-many-remarks':
     'There are 500 remarks on this round already, so this one was not kept. It still stands here: say the rest in the remark on the whole.',
+  'nothing-kept': 'Nothing was kept for later of their round.',
+  'phrases-full': 'You keep 500 phrases already, so this one was not kept. Let go of one first.',
+  'too-many-answers': 'So much was said to this remark that no more is kept here. Go on aside.',
   'returned-meanwhile':
     'Somebody returned this while you had it open: see “What was returned”. What you wrote is still here. Press again to return it as well; the student then reads both.'
 };

@@ -26,6 +26,8 @@ export const BlobFacts = z.object({
   evidence: z.array(z.object({ sha256: z.string(), words: z.string() })).optional(),
   /** Parts of a page that only its teacher fills. */
   teachersParts: z.number().optional(),
+  /** Answers on it whose questions are not asked any more, and of which its writer has not chosen what becomes of them. */
+  toChoose: z.number().optional(),
   /** What was noted as it was made here, by the browser that made it. */
   made: MadeFacts.optional()
 });

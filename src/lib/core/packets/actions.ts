@@ -29,6 +29,7 @@ export type Action =
   | { do: 'mark' }
   | { do: 'return'; outcome: 'settled' | 'another-round'; due?: Moment | null; closes?: Moment | null }
   | { do: 'look-and-settle' }
+  | { do: 'undo-return' }
   | { do: 'excuse' }
   | { do: 'lift-excuse' }
   | { do: 'receive-in-person' }

@@ -1,6 +1,6 @@
 import type { Step } from '../judging/module';
 import { stepRefusal } from '../judging/registry';
-import type { Moment } from '../time/moment';
+import { MINUTE, type Moment } from '../time/moment';
 import {
   activeSeal,
   lapsedSeal,
@@ -18,6 +18,9 @@ import { isClosed, onTimeUntil } from './terms';
 export type { Action } from './actions';
 export type { Refusal } from './refusals';
 export type Verdict = { ok: true } | { ok: false; why: Refusal };
+
+/** For so long a return can be undone, as long as nothing was done about it. */
+export const UNDO_WITHIN = MINUTE;
 
 const OK: Verdict = { ok: true };
 const no = (why: Refusal): Verdict => ({ ok: false, why });
@@ -140,6 +143,11 @@ const RULES: Rules = {
       () => step(c, 'look'),
       () => nothingArriving(c, now)
     ),
+  'undo-return': (c, _a, now) =>
+    first(overlay(c), () => {
+      if (c.undo === null) return no('nothing-to-undo');
+      return now - c.undo.at > UNDO_WITHIN ? no('too-late-to-undo') : OK;
+    }),
   excuse: (c) => unsettled(c),
   'lift-excuse': (c) => (c.excused ? OK : no('not-excused')),
   'receive-in-person': (c) => unsettled(c),

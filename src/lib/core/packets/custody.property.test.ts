@@ -1,7 +1,7 @@
 import { WAYS } from '../judging/ways';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { allowed, type Action } from './allowed';
+import { allowed, UNDO_WITHIN, type Action } from './allowed';
 import { REFUSALS } from './refusals';
 import { activeSeal, holding, roundsLeft, roundsUsed, type Custody } from './custody';
 import { decide } from './decide';
@@ -57,6 +57,8 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
     { do: 'mark' },
     { do: 'mark' },
     { do: 'look-and-settle' },
+    { do: 'undo-return' },
+    { do: 'undo-return' },
     { do: 'excuse' },
     { do: 'lift-excuse' },
     { do: 'receive-in-person' },
@@ -155,6 +157,17 @@ describe('no sequence of permitted actions', () => {
       expect(after.standing).toBe(before.comesBack);
       // It is as timely as it was when it was submitted.
       expect(after.rounds.map((round) => round.at)).toEqual(before.rounds.map((round) => round.at));
+    }));
+
+  it('makes a return that cannot be undone within its minute, to exactly what there was; nor later, nor twice', () =>
+    always(({ before, after, action, now }) => {
+      if (action.do !== 'return' && action.do !== 'look-and-settle') return;
+      const undone = decide(after, { do: 'undo-return' }, now + UNDO_WITHIN, 'someone');
+      if (!undone.ok) throw new Error(undone.why);
+      // New moments that came with it stay.
+      expect(undone.custody).toEqual({ ...before, terms: after.terms, undo: null });
+      expect(decide(after, { do: 'undo-return' }, now + UNDO_WITHIN + 1, 'someone').ok).toBe(false);
+      expect(decide(undone.custody, { do: 'undo-return' }, now, 'someone').ok).toBe(false);
     }));
 
   it('leads beyond the allowance', () =>

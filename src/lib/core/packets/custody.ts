@@ -56,6 +56,8 @@ export interface Custody {
   lastMove: 'to-teacher' | 'to-student' | null;
   /** When the holder last changed; null before anything moved. */
   since: Moment | null;
+  /** The return that came last, as long as nothing was done about it; null where there is none. */
+  undo: { at: Moment; round: number; before: Custody } | null;
 }
 
 /** A manifest that was sealed: the round will count from `at`, if all of it has arrived by `until`. */

@@ -65,6 +65,7 @@ const DEEDS: Deeds = {
       ...(a.outcome === 'settled' && settledAs(c))
     }
   ],
+  'undo-return': (c) => [{ type: 'return-undone', round: c.undo?.round ?? 0 }],
   'look-and-settle': (c) => [{ type: 'looked-at', round: standing(c) }],
   excuse: () => [{ type: 'excused' }],
   'lift-excuse': () => [{ type: 'excuse-lifted' }],

@@ -69,6 +69,8 @@ export const CustodyDeed = z.discriminatedUnion('type', [
     as: z.enum(SETTLED_BY).optional()
   }),
   z.object({ type: z.literal('looked-at'), round }),
+  /** The teacher took the return back at once, before anything was done about it. */
+  z.object({ type: z.literal('return-undone'), round }),
   z.object({ type: z.literal('declared-done'), note: z.string().optional() }),
   z.object({ type: z.literal('declaration-withdrawn') }),
   z.object({ type: z.literal('excused') }),

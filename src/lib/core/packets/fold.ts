@@ -37,7 +37,8 @@ export function blank(terms: Terms): Custody {
     handBack: null,
     claimed: null,
     lastMove: null,
-    since: null
+    since: null,
+    undo: null
   };
 }
 
@@ -45,7 +46,11 @@ export function blank(terms: Terms): Custody {
 export function apply(custody: Custody, event: CustodyEvent): Custody {
   // Each entry takes exactly the event of its own key; TypeScript cannot follow that through the lookup.
   const step = STEPS[event.type] as (c: Custody, e: CustodyEvent) => Custody;
-  return step(custody, event);
+  const next = step(custody, event);
+  if (event.type === 'returned' || event.type === 'looked-at')
+    return { ...next, undo: { at: event.at, round: event.round, before: { ...custody, undo: null } } };
+  // Whoever only looks at what came back has done nothing about it.
+  return event.type === 'opened' ? next : { ...next, undo: null };
 }
 
 type Steps = { [T in CustodyEventType]: (c: Custody, e: Extract<CustodyEvent, { type: T }>) => Custody };
@@ -124,6 +129,11 @@ const STEPS: Steps = {
     standing: null,
     since: e.at
   }),
+  'return-undone': (c, e) => {
+    if (c.undo?.round !== e.round)
+      throw new Error(`The log undoes a return of round ${e.round}, which was not the last.`);
+    return c.undo.before;
+  },
   'declared-done': (c, e) => ({ ...c, phase: 'settled', settledBy: 'declared', opened: true, since: e.at }),
   'declaration-withdrawn': (c, e) => ({ ...c, phase: 'making', settledBy: null, since: e.at }),
   excused: (c) => ({ ...c, excused: true, seal: null, claimed: null, comesBack: null }),

@@ -23,6 +23,8 @@ const REFUSAL_WORDS: Record<Refusal, string> = {
   'taking-back-not-permitted': 'Taking back is not allowed on this assignment.',
   'marking-has-begun': 'Marking of this round has begun. Ask your teacher to hand it back.',
   'nothing-stands': 'No round stands here at the moment.',
+  'nothing-to-undo': 'Nothing can be undone here: the student has done something about it, or it was undone already.',
+  'too-late-to-undo': 'It was returned more than a minute ago. Correct the result instead.',
   'not-an-earlier-round': 'That round cannot stand again.',
   'not-revising': 'Nothing is being revised here.',
   'settles-by-declaration': 'Nothing is submitted here: this is settled when you say that it is done.',

@@ -14,6 +14,8 @@ export const REFUSALS = [
   'taking-back-not-permitted',
   'marking-has-begun',
   'nothing-stands',
+  'nothing-to-undo',
+  'too-late-to-undo',
   'not-an-earlier-round',
   'not-revising',
   ...JUDGING_REFUSALS,

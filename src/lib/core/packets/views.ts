@@ -42,6 +42,8 @@ export interface RoundView {
   startedDays: number;
   /** Fraction of the points that lateness leaves. */
   kept: number;
+  /** How it was judged by the rubric, as far as the reader may see it. */
+  judged: JudgedView[];
   /** What the student said with it; empty where nothing. */
   note: string;
   /** When the last byte of what was sealed had arrived; null where everything was there at the submit. */
@@ -53,12 +55,27 @@ export interface RoundView {
   receipt: string | null;
 }
 
+/** A row of the rubric as a round was judged on it. */
+export interface JudgedView {
+  title: string;
+  level: string;
+  says: string;
+  points: number;
+  /** What the row gives at best. */
+  most: number;
+}
+
 /** Points and remark as they were returned. */
 export interface MarkView {
   /** Null for work that was accepted in person. */
   round: number | null;
   points: number | null;
   kept: number;
+  /** What lateness would leave; the same as `kept`, unless it was not charged. */
+  lateKept: number;
+  /** Why lateness was not charged, and why the points are other than the rubric's; null where nothing is said. */
+  waived: string | null;
+  otherwise: string | null;
   remark: string;
   outcome: 'settled' | 'another-round';
   by: string;

@@ -7,7 +7,7 @@ import { Formula, FormulaBlock } from './nodes/formula';
 import { PageBreak } from './nodes/page-break';
 import { Paragraph } from './nodes/paragraph';
 import { Picture } from './nodes/picture';
-import { Answer, Choice, Entries, Entry, TeachersPart } from './nodes/prompts';
+import { Answer, Choice, Entries, Entry, Lapsed, TeachersPart } from './nodes/prompts';
 
 /**
  * What a page may hold: the same for the editor, for what the server takes, and for what is made of it.
@@ -34,6 +34,7 @@ export const pageExtensions = (base = ''): Extensions => [
   PageBreak,
   Answer,
   TeachersPart,
+  Lapsed,
   Choice,
   Entries,
   Entry

@@ -49,6 +49,10 @@ const SPELLED: Partial<Record<string, Spell>> = {
     return [line({ ...words(attrs?.optional === true ? 'Left empty' : 'Not answered'), marks: [{ type: 'italic' }] })];
   },
   teachersPart: ({ content = [] }) => [line(words('Your teacher’s part', true)), ...content],
+  lapsed: ({ attrs, content = [] }) => [
+    { type: 'heading', attrs: { level: 3 }, content: [words(`Not asked any more: ${String(attrs?.asked ?? '')}`)] },
+    ...content
+  ],
   choice: ({ attrs }) => {
     const { options = [], chosen = [] } = (attrs ?? {}) as { options?: string[]; chosen?: number[] };
     const content = options.map((option, i) => ({

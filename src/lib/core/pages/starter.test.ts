@@ -2,6 +2,7 @@ import type { JSONContent } from '@tiptap/core';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fromMarkdown, toMarkdown } from './markdown';
+import { lapsedOf, lapsedWithin } from './lapsed';
 import { unsound } from './sound';
 import { beyond, frameOf, promptsOf, recognised, withAnswers } from './starter';
 
@@ -194,9 +195,50 @@ describe('a correction', () => {
           if (node.type === 'choice') expect(text).toContain(`option ${String(node.attrs?.id)}`);
         }
         expect(left.length).toBeLessThanOrEqual(before.length);
-        if (left.length === 0) expect(frameOf(now)).toBe(frameOf(starter));
+        expect(frameOf(now)).toBe(frameOf(starter));
+        expect(lapsedOf(now).map(({ asked }) => asked)).toEqual(left);
       })
     );
+  });
+
+  it('loses no answer over several of them, and gives each back to its question where that is asked again', () => {
+    fc.assert(
+      fc.property(fc.array(starters, { minLength: 1, maxLength: 4 }), copies, (corrections, copy) => {
+        const once = corrections.reduce((page, starter) => withAnswers(starter, page).page, copy);
+        const words = (copy.content ?? []).flatMap((node) =>
+          node.type === 'answer' ? (node.content?.[0]?.content?.[0]?.text ?? []) : []
+        );
+        for (const said of words) expect(JSON.stringify(once)).toContain(JSON.stringify(said));
+        const asked = (copy.content ?? []).filter(({ type }) => type === 'paragraph' || type === 'answer');
+        const again = withAnswers(page(asked.filter(({ type }) => type === 'answer')), once).page;
+        expect(lapsedOf(again).filter(({ id }) => asked.some(({ attrs }) => attrs?.id === id))).toEqual([]);
+      })
+    );
+  });
+
+  it('lets its writer choose: words are kept where they lapsed or taken out, and none are made up', () => {
+    const { page: now } = withAnswers(page([]), page([answer('a', 'first'), answer('b', 'second')]));
+    const [blank, one, other] = now.content ?? [];
+    const of = (...content: JSONContent[]): JSONContent => ({ type: 'doc', content });
+    if (!blank || !one || !other) throw new Error('Nothing lapsed.');
+    const stays = { ...one, attrs: { ...one.attrs, stays: true } };
+    expect(lapsedOf(now)).toEqual([
+      { id: 'a', asked: 'Question a?', stays: false },
+      { id: 'b', asked: 'Question b?', stays: false }
+    ]);
+    expect(fromMarkdown(toMarkdown(now)).content?.find(({ type }) => type === 'lapsed')).toMatchObject(one);
+    expect(promptsOf(now)).toEqual([]);
+    for (const fine of [of(blank, stays, other), of(blank, other), of(blank), of(blank, one, { type: 'paragraph' })])
+      expect(lapsedWithin(now, fine)).toBe(true);
+    const renamed = { ...one, attrs: { ...one.attrs, asked: 'What you want' } };
+    const within = { ...other, content: [one] };
+    for (const forged of [
+      of(one, question('c'), other),
+      of(blank, renamed),
+      of(blank, one, one, other),
+      of(blank, within)
+    ])
+      expect(lapsedWithin(now, forged)).toBe(false);
   });
 });
 

@@ -1,4 +1,5 @@
 import type { JSONContent } from '@tiptap/core';
+import { isLapsed, lapsed } from './lapsed';
 import { has, HEADS, isPrompt, textOf, walk } from './walk';
 
 /** Something that a starter asks, and whether it is answered. */
@@ -15,6 +16,7 @@ export function promptsOf(page: JSONContent): Prompt[] {
   const found: Prompt[] = [];
   let label = '';
   walk(page, (node) => {
+    if (isLapsed(node)) return false;
     if (HEADS.has(node.type ?? '')) label = textOf(node) || label;
     if (!isPrompt(node)) return true;
     const { id, optional } = (node.attrs ?? {}) as { id?: string; optional?: boolean };
@@ -30,7 +32,7 @@ export function promptsOf(page: JSONContent): Prompt[] {
   return found;
 }
 
-/** What of a page only its teacher changes: everything but what was answered. Two pages with the same one differ in answers alone. */
+/** What of a page only its teacher changes: everything but what was answered, and answers that have lost their question. Two pages with the same one differ in answers alone. */
 export function frameOf(page: JSONContent): string {
   const bare = (node: JSONContent): JSONContent => {
     const { type, attrs, content, text, marks } = node;
@@ -47,7 +49,7 @@ export function frameOf(page: JSONContent): string {
           ...(attrs && { attrs }),
           ...(text !== undefined && { text }),
           ...(marks?.length && { marks: marks.map(markOf) }),
-          ...(content && { content: content.map(bare) })
+          ...(content && { content: content.filter((child) => !isLapsed(child)).map(bare) })
         };
     }
   };
@@ -69,33 +71,36 @@ export function beyond(page: JSONContent): boolean {
 /**
  * A starter as it is now, with the answers of a copy of an earlier one.
  *
- * @returns the page; and what was answered to questions that are not asked any more, which stand at its end
+ * @returns the page; and which questions with an answer are not asked any more: what was answered to them stands at its end
  */
 export function withAnswers(starter: JSONContent, copy: JSONContent): { page: JSONContent; left: string[] } {
   const answers = new Map<string, JSONContent>();
   const labels = new Map(promptsOf(copy).map(({ id, label }) => [id, label]));
   walk(copy, (node) => {
+    if (isLapsed(node)) return false;
     if (!isPrompt(node)) return true;
     if (isAnswered(node)) answers.set(String(node.attrs?.id), node);
     return false;
   });
+  // What is asked again gets back what was answered to it.
+  const before = new Map((copy.content ?? []).filter(isLapsed).map((node) => [String(node.attrs?.id), node]));
+  const asked = new Set<string>();
   const fill = (node: JSONContent): JSONContent => {
-    const answer = isPrompt(node) ? answers.get(String(node.attrs?.id)) : undefined;
+    const id = String(node.attrs?.id);
+    const answer = isPrompt(node) ? answers.get(id) : undefined;
     const filled = answer && filledIn(node, answer);
-    if (filled) answers.delete(String(node.attrs?.id));
+    if (filled) answers.delete(id);
+    const again = answer === undefined && node.type === 'answer' ? before.get(id) : undefined;
+    if (again) {
+      asked.add(id);
+      return { ...node, content: again.content ?? [] };
+    }
     return filled ?? (node.content ? { ...node, content: node.content.map(fill) } : node);
   };
   const page = fill(starter);
-  const left = [...answers.values()].flatMap((node): JSONContent[] => {
-    const asked = labels.get(String(node.attrs?.id)) ?? '';
-    const heading = {
-      type: 'heading',
-      attrs: { level: 3 },
-      content: [{ type: 'text', text: `Not asked any more: ${asked}` }]
-    };
-    return [heading, asWords(node)];
-  });
-  const content = [...(page.content ?? []), ...left];
+  const lost = [...answers].map(([id, node]) => lapsed(node, labels.get(id) ?? ''));
+  const still = (copy.content ?? []).filter((node) => isLapsed(node) && !asked.has(String(node.attrs?.id)));
+  const content = [...(page.content ?? []), ...still, ...lost];
   return { page: { ...page, content }, left: [...answers.keys()].map((id) => labels.get(id) ?? '') };
 }
 
@@ -173,22 +178,6 @@ function filledIn(place: JSONContent, answer: JSONContent): JSONContent | null {
   const [now, before] = [place.attrs?.options as string[], answer.attrs?.options as string[]];
   const chosen = (answer.attrs?.chosen as number[]).map((n) => now.indexOf(before[n] ?? ''));
   return chosen.includes(-1) ? null : { ...place, attrs: { ...place.attrs, chosen } };
-}
-
-/** An answer that has no place any more, as a place of its own, so that it is still its writer's. */
-function asWords(node: JSONContent): JSONContent {
-  if (node.type !== 'choice') return node;
-  const {
-    options = [],
-    chosen = [],
-    id = ''
-  } = (node.attrs ?? {}) as { options?: string[]; chosen?: number[]; id?: string };
-  const text = chosen.map((n) => options[n] ?? '').join(', ');
-  return {
-    type: 'answer',
-    attrs: { id, optional: true },
-    content: [{ type: 'paragraph', content: text === '' ? [] : [{ type: 'text', text }] }]
-  };
 }
 
 const markOf = ({ type, attrs }: { type: string; attrs?: Record<string, unknown> }) => ({

@@ -26,13 +26,30 @@ const cases: Array<[string, Relation, Deed[]]> = [
   [
     'the teacher',
     { courseRole: 'teacher', published: false },
-    ['read-course', 'read-assignment', 'read-round', 'mark-round', 'see-class', 'excuse-or-extend', ...TEACHING]
+    [
+      'read-course',
+      'read-assignment',
+      'read-round',
+      'mark-round',
+      'keep-phrases',
+      'see-class',
+      'excuse-or-extend',
+      ...TEACHING
+    ]
   ],
   [
     'the teacher where drafts can be followed',
     { courseRole: 'teacher', published: true, followsDrafts: true },
     [
-      ...(['read-course', 'read-assignment', 'read-draft', 'read-round', 'mark-round', 'see-class'] as Deed[]),
+      ...([
+        'read-course',
+        'read-assignment',
+        'read-draft',
+        'read-round',
+        'mark-round',
+        'keep-phrases',
+        'see-class'
+      ] as Deed[]),
       'excuse-or-extend',
       ...TEACHING
     ]

@@ -31,6 +31,7 @@ export const DEEDS = [
   'read-draft',
   'read-round',
   'mark-round',
+  'keep-phrases',
   'see-class',
   'excuse-or-extend',
   'shape-course',
@@ -85,6 +86,7 @@ const RULES: Record<Deed, (r: Relation) => boolean> = {
   'read-draft': (r) => owns(r) || (teaches(r) && r.followsDrafts === true),
   'read-round': (r) => owns(r) || teaches(r),
   'mark-round': teaches,
+  'keep-phrases': teaches,
   'see-class': teaches,
   'excuse-or-extend': teaches,
   // Outline, rules, notices, assignments, materials, invitations: all that makes a course what it is.

@@ -7,10 +7,22 @@ export const LONGEST_QUOTE = 600;
 const AROUND = 40;
 /** Remarks on one round; far beyond what anybody writes or reads. */
 export const MOST_REMARKS = 500;
+/** Answers to one remark. */
+export const MOST_ANSWERS = 60;
 
 /** A part of a picture, in thousandths of its width and height. */
 const Part = z.number().int().min(0).max(1000);
 const Seconds = z.number().min(0).max(100_000);
+
+/** Of a PDF, which sheet; counted from 1. */
+const Sheet = z.number().int().min(1).max(5000).optional();
+/** What is drawn by hand: lines of points. */
+export const MOST_STROKES = 60;
+export const MOST_POINTS = 300;
+const Stroke = z
+  .array(z.tuple([Part, Part]))
+  .min(2)
+  .max(MOST_POINTS);
 
 /** What of a piece a remark speaks of. It stands with the round, whose bytes never change. */
 export const Anchor = z.discriminatedUnion('on', [
@@ -21,12 +33,23 @@ export const Anchor = z.discriminatedUnion('on', [
     start: z.number().int().min(0).max(10_000_000),
     quote: z.string().min(1).max(LONGEST_QUOTE),
     before: z.string().max(AROUND),
-    after: z.string().max(AROUND)
+    after: z.string().max(AROUND),
+    sheet: Sheet
   }),
   /** A point of a picture, or an area that begins there. */
   z
-    .strictObject({ on: z.literal('area'), x: Part, y: Part, width: Part, height: Part })
+    .strictObject({ on: z.literal('area'), x: Part, y: Part, width: Part, height: Part, sheet: Sheet })
     .refine(({ x, y, width, height }) => x + width <= 1000 && y + height <= 1000),
+  /** Drawn by hand on a picture or a sheet. */
+  z.strictObject({ on: z.literal('ink'), strokes: z.array(Stroke).min(1).max(MOST_STROKES), sheet: Sheet }),
+  /** A cell of a table, by its row and column below the names of the columns, both from 0; with what it says. `table`: which, of several. */
+  z.strictObject({
+    on: z.literal('cell'),
+    table: z.string().max(200),
+    row: z.number().int().min(0).max(1_000_000),
+    column: z.number().int().min(0).max(20_000),
+    says: z.string().max(120)
+  }),
   /** A moment of a recording, or a stretch up to another one. */
   z
     .strictObject({ on: z.literal('moment'), from: Seconds, to: Seconds.nullable() })
@@ -46,6 +69,16 @@ export interface RemarkView {
   returned: boolean;
   /** When the student said that it is dealt with; null while it is not. */
   dealtAt: Moment | null;
+  /** The row of the rubric that it belongs to, by its title; null where to none. */
+  criterion: string | null;
+  /** What was said to it since, by both sides. */
+  answers: RemarkAnswer[];
+}
+
+export interface RemarkAnswer {
+  by: string;
+  at: Moment;
+  body: string;
 }
 
 /** Remarks as a reader comes upon them: piece by piece, in each from its beginning to its end; those on all of it last. */
@@ -62,15 +95,24 @@ export function inReadingOrder<R extends Pick<RemarkView, 'pieceId' | 'anchor' |
 function place(anchor: Anchor): number {
   switch (anchor.on) {
     case 'words':
-      return anchor.start;
+      return (anchor.sheet ?? 0) * A_SHEET + anchor.start;
     case 'moment':
       return anchor.from;
     case 'area':
-      return anchor.y * 1001 + anchor.x;
+      return (anchor.sheet ?? 0) * A_SHEET + anchor.y * 1001 + anchor.x;
+    case 'ink': {
+      const [x, y] = anchor.strokes[0]?.[0] ?? [0, 0];
+      return (anchor.sheet ?? 0) * A_SHEET + y * 1001 + x;
+    }
+    case 'cell':
+      return anchor.row * 20_001 + anchor.column;
     case 'whole':
       return Number.MAX_SAFE_INTEGER;
   }
 }
+
+/** Further than anything within one sheet. */
+const A_SHEET = 20_000_000;
 
 /** What a remark speaks of, in words. */
 export function anchorWords(anchor: Anchor): string {
@@ -78,9 +120,13 @@ export function anchorWords(anchor: Anchor): string {
     case 'whole':
       return 'On all of it';
     case 'words':
-      return `“${anchor.quote.length > 80 ? `${anchor.quote.slice(0, 77).trimEnd()}…` : anchor.quote}”`;
+      return `“${anchor.quote.length > 80 ? `${anchor.quote.slice(0, 77).trimEnd()}…` : anchor.quote}”${onSheet(anchor.sheet, '')}`;
     case 'area':
-      return anchor.width === 0 || anchor.height === 0 ? 'On a point of the picture' : 'On a part of the picture';
+      return `On a ${anchor.width === 0 || anchor.height === 0 ? 'point' : 'part'} of ${onSheet(anchor.sheet, 'the picture')}`;
+    case 'ink':
+      return `Drawn on ${onSheet(anchor.sheet, 'the picture')}`;
+    case 'cell':
+      return `Row ${anchor.row + 1}, ${columnName(anchor.column)}${anchor.says === '' ? '' : `: “${anchor.says}”`}${anchor.table === '' ? '' : `, ${anchor.table}`}`;
     case 'moment':
       return anchor.to === null ? `At ${clock(anchor.from)}` : `From ${clock(anchor.from)} to ${clock(anchor.to)}`;
   }
@@ -119,6 +165,18 @@ export function findWords(
     if (best === null || like > best.like) best = { start: at, like };
   }
   return best && { start: best.start, end: best.start + quote.length };
+}
+
+/** The sheet that something stands on, or what else it stands on. */
+function onSheet(sheet: number | undefined, otherwise: string): string {
+  if (sheet === undefined) return otherwise;
+  return otherwise === '' ? `, sheet ${sheet}` : `sheet ${sheet}`;
+}
+
+/** Columns as people name them: A, B, …, Z, AA. */
+function columnName(column: number): string {
+  const last = String.fromCharCode(65 + (column % 26));
+  return column < 26 ? `column ${last}` : `column ${columnName(Math.floor(column / 26) - 1).slice(7)}${last}`;
 }
 
 /** Minutes and seconds. */

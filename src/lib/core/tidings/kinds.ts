@@ -11,12 +11,14 @@ export interface TidingKind {
 }
 
 const SOON = 5;
+/** What was returned can be undone for a minute. */
+const UNDO = 62;
 /** Long enough to take a message back, or to read it in the app. */
 const MESSAGE = 120;
 
 /** Every kind, in the order in which they are offered. A new one is a line here and a line in words.ts. */
 export const TIDINGS = {
-  returned: { name: 'Your work came back', side: 'student', mailed: true, patience: SOON },
+  returned: { name: 'Your work came back', side: 'student', mailed: true, patience: UNDO },
   'handed-back': {
     name: 'A round that you asked for was handed back, or not',
     side: 'student',
@@ -29,6 +31,7 @@ export const TIDINGS = {
   'stands-again': { name: 'A round stands again', side: 'both', mailed: true, patience: SOON },
   extended: { name: 'Your dates were moved, or you were excused', side: 'student', mailed: true, patience: SOON },
   claim: { name: 'Work handed over in person', side: 'both', mailed: true, patience: SOON },
+  remark: { name: 'Someone answered a remark on the work', side: 'both', mailed: false, patience: MESSAGE },
   aside: { name: 'Someone wrote to you aside', side: 'both', mailed: true, patience: MESSAGE },
   floor: { name: 'An answer on an open floor where you spoke', side: 'both', mailed: false, patience: MESSAGE },
   set: { name: 'Something new was set', side: 'student', mailed: false, patience: SOON },

@@ -48,6 +48,7 @@ const WORDS: Record<Kind, Say> = {
         ? `Your teacher does not have ${title} in hand`
         : `${title} was accepted in person`
       : `${facts.by} says that they handed ${title} over in person`,
+  remark: ({ title, facts }) => `${facts.by ?? 'Your teacher'} answered a remark on ${title}${quoted(facts.says)}`,
   aside: ({ title, facts }) => `${facts.by} wrote aside on ${title}${quoted(facts.says)}`,
   floor: ({ title, facts }) => `${facts.by} spoke on the open floor of ${title}${quoted(facts.says)}`,
   set: ({ title, facts }, when) =>

@@ -5,6 +5,7 @@ import { promptsOf, type Prompt } from '$core/pages/starter';
 import { unsound } from '$core/pages/sound';
 import type { StarterRefusal } from '$core/assignments/starter-refusals';
 import type { Actor } from '$core/people/policy';
+import { inspectBlob } from '../blobs/inspect';
 import { clock } from '../clock';
 import { courseFor } from '../courses/course-head';
 import { audit } from '../db/audit';
@@ -63,25 +64,30 @@ export async function keepStarter(
   at: StarterPlace,
   { text, known }: { text: string; known: number }
 ): Promise<Outcome<{ version: number; corrected: number; loose: number }, StarterRefusal>> {
-  return inTransaction(async (tx) => {
+  const kept = await inTransaction(async (tx) => {
     await execute('select 1 from deliverables where id = $1 for update', [at.deliverableId], tx);
     const before = await openPlace(person, at, tx);
-    if (before.version !== known) return { ok: false, why: 'starter-elsewhere' };
-    if (text.length > LONGEST_PAGE) return { ok: false, why: 'starter-too-long' };
+    if (before.version !== known) return refused('starter-elsewhere');
+    if (text.length > LONGEST_PAGE) return refused('starter-too-long');
     const page = await pageFrom(text).catch((error: unknown) => unlessNotNow(error));
-    if (page === null || unsound(page) !== null || twice(promptsOf(page)))
-      return { ok: false, why: 'starter-unreadable' };
+    if (page === null || unsound(page) !== null || twice(promptsOf(page))) return refused('starter-unreadable');
     const version = known + 1;
     await execute(KEEP, [at.deliverableId, version, toMarkdown(page), new Date(clock.now()), person.id], tx);
     await audit(person.id, 'keep-starter', at.assignmentId, { deliverableId: at.deliverableId, version }, tx);
     const corrected =
       known === 0
-        ? { corrected: 0, loose: 0 }
+        ? { corrected: 0, loose: 0, blobs: [] }
         : await correctCopies(person.id, at.deliverableId, { before: await pageOrLines(before.text), now: page }, tx);
     await publish({ what: 'assignment-changed', assignmentId: at.assignmentId, courseId: before.courseId }, tx);
-    return { ok: true, version, ...corrected };
+    return { ok: true as const, version, ...corrected };
   });
+  if (!kept.ok) return kept;
+  const { blobs, ...said } = kept;
+  for (const blob of blobs) await inspectBlob(blob);
+  return said;
 }
+
+const refused = (why: StarterRefusal) => ({ ok: false as const, why });
 
 /** What a copy of a place's starter begins with; null where it has none. */
 export async function starterText(deliverableId: string | null): Promise<string | null> {

@@ -30,6 +30,8 @@ import * as questions from './migrations/0026-questions';
 import * as teachersParts from './migrations/0027-teachers-parts';
 import * as placesPictures from './migrations/0028-places-pictures';
 import * as remarks from './migrations/0029-remarks';
+import * as marking from './migrations/0030-marking';
+import * as board from './migrations/0031-board';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -61,7 +63,9 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0026-questions', ...questions },
   { name: '0027-teachers-parts', ...teachersParts },
   { name: '0028-places-pictures', ...placesPictures },
-  { name: '0029-remarks', ...remarks }
+  { name: '0029-remarks', ...remarks },
+  { name: '0030-marking', ...marking },
+  { name: '0031-board', ...board }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

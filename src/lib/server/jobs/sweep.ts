@@ -1,4 +1,5 @@
 import { sweepShown } from '../courses/tell-shown';
+import { returnDue } from '../marking/return-later';
 import { remindTakenBack } from '../rounds/remind';
 import { sendDue } from './send-due-mail';
 import { sweepPackets } from '../rounds/sweep-packets';
@@ -6,6 +7,7 @@ import { sweepPackets } from '../rounds/sweep-packets';
 /** All that the passing of time does by itself: once a minute, in one of the processes. */
 export async function sweepAll(): Promise<void> {
   await sweepPackets();
+  await returnDue();
   await remindTakenBack();
   await sweepShown();
   await sendDue();

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import type { Action, Refusal } from '$core/packets/allowed';
+import type { MarkRefusal } from '$core/marking/words';
+import type { SaidRefusal } from '$core/threads/rules';
 import type { Actor } from '$core/people/policy';
 import { audit } from '../db/audit';
 import { execute } from '../db/connection';
@@ -48,7 +50,7 @@ export async function giveExtraTime(
 /** What became of several students at once: for whom it was not done, and why. */
 export interface Several {
   done: number;
-  refused: Array<{ studentId: string; why: Refusal }>;
+  refused: Array<{ studentId: string; why: Refusal | MarkRefusal | SaidRefusal }>;
 }
 
 /** New moments for several students. */
@@ -68,9 +70,9 @@ export function excuseSeveral(
 }
 
 /** Each packet is its own transaction: where something cannot be done for one, it still is for the others. */
-async function forEach(
+export async function forEach(
   studentIds: readonly string[],
-  one: (studentId: string) => Promise<Outcome<object, Refusal>>
+  one: (studentId: string) => Promise<Outcome<object, Refusal | MarkRefusal | SaidRefusal>>
 ): Promise<Several> {
   const refused: Several['refused'] = [];
   for (const studentId of studentIds) {

@@ -1,10 +1,11 @@
 import { z } from 'zod';
-import type { SetAssignment, WaitingRound } from '$core/marking/views';
+import type { SetAssignment, WaitingHeap, WaitingRound } from '$core/marking/views';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { RESTED, withTeacher } from '../lines/projection';
+import { MINE } from './mine';
 import { PARTY_NAME } from '../parties/party';
 
 export const MARKING_PAGE = 50;
@@ -15,16 +16,22 @@ export interface MarkingPlace {
   packetId: string;
 }
 
-/** What is with this teacher, the longest wait first, a page at a time by keyset. One query. */
+/**
+ * What is with this teacher, the longest wait first, a page at a time by keyset. One query.
+ *
+ * @param of one assignment alone; null for all of them
+ */
 export async function readMarkingDesk(
   person: Actor,
-  after: MarkingPlace | null = null
+  after: MarkingPlace | null = null,
+  of: string | null = null
 ): Promise<{ rounds: WaitingRound[]; next: MarkingPlace | null; now: Moment }> {
   const rows = await select(WaitingRow, WAITING, [
     person.id,
     after ? new Date(after.since) : null,
     after?.packetId ?? null,
-    MARKING_PAGE + 1
+    MARKING_PAGE + 1,
+    of
   ]);
   const rounds = rows.slice(0, MARKING_PAGE);
   const last = rounds.at(-1);
@@ -32,10 +39,9 @@ export async function readMarkingDesk(
   return { rounds, next, now: clock.now() };
 }
 
-/** The round that has waited longest with this teacher, apart from one; null where nothing waits. */
-export async function nextWaiting(person: Actor, besides: string): Promise<string | null> {
-  const { rounds } = await readMarkingDesk(person);
-  return rounds.find((round) => round.packetId !== besides)?.packetId ?? null;
+/** The assignments of which something waits with this teacher, with how much, the longest wait first. One query. */
+export function readHeaps(person: Actor): Promise<WaitingHeap[]> {
+  return select(HeapRow, HEAPS, [person.id]);
 }
 
 /** The assignments that this teacher has set, the latest due first, with how the class stands. One query. */
@@ -55,20 +61,15 @@ const WaitingRow = z.object({
   lateSeconds: z.number(),
   opened: z.boolean(),
   askedBack: z.boolean(),
-  begun: z.boolean()
+  begun: z.boolean(),
+  revising: z.boolean()
 });
 
-// What the teacher teaches comes first, whatever else the school holds: a plan that began at all that waits anywhere would
-// cost what the school is large.
 const WAITING = `
-  with mine as materialized (
-    select a.id, a.title, c.title as course, c.emblem
-    from enrolments e join assignments a on a.course_id = e.course_id join courses c on c.id = a.course_id
-    where e.person_id = $1 and e.role = 'teacher' and e.left_at is null
-  )
+  ${MINE}
   select p.id as "packetId", ${PARTY_NAME} as student, a.id as "assignmentId", a.title, a.course as "courseTitle",
     a.emblem, r.no as round, ${ms('p.since_at')} as since, r.late_seconds as "lateSeconds",
-    r.opened_at is not null as opened, p.asked_back_at is not null as "askedBack",
+    r.opened_at is not null as opened, p.asked_back_at is not null as "askedBack", p.phase = 'revising' as revising,
     exists (select 1 from marks d where d.packet_id = p.id and d.round_no = r.no and d.returned_at is null) as begun
   from mine a
   cross join lateral (
@@ -77,7 +78,15 @@ const WAITING = `
       and ($2::timestamptz is null or (q.since_at, q.id) > ($2::timestamptz, $3::uuid))
     order by q.since_at, q.id limit $4) p
   join rounds r on r.packet_id = p.id and r.no = p.standing_round
+  where $5::uuid is null or a.id = $5::uuid
   order by p.since_at, p.id limit $4`;
+
+const HeapRow = z.object({ assignmentId: z.string(), title: z.string(), courseTitle: z.string(), waiting: z.number() });
+const HEAPS = `
+  ${MINE}
+  select a.id as "assignmentId", a.title, a.course as "courseTitle", count(*)::int as waiting
+  from mine a join packets p on p.assignment_id = a.id and ${withTeacher('p')}
+  group by a.id, a.title, a.course order by min(p.since_at), a.id`;
 
 const SetRow = z.object({
   assignmentId: z.string(),

@@ -7,7 +7,7 @@ import { may, type Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../packets/facts';
 import { clock } from '../clock';
-import { select } from '../db/connection';
+import { ms, select } from '../db/connection';
 import { NotHere } from '../outcome';
 import { PARTY_NAME } from '../parties/party';
 import { readHistory } from '../packets/read-packet';
@@ -28,16 +28,26 @@ export interface MarkingView {
   unopened: boolean;
   rounds: RoundView[];
   marks: MarkView[];
-  draft: { points: number | null; remark: string } | null;
+  draft: MarkDraft | null;
   /** The student asks for the standing round. */
   handBack: Custody['handBack'];
   /** The next round, sealed and still arriving. */
   seal: Seal | null;
   criteria: Criterion[];
-  /** The levels noted for the standing or settled round. */
-  levels: string[];
+  /** The levels noted for the standing or settled round; `points`: between two of them. */
+  levels: Array<{ level: string; points: number | null }>;
   deliverables: Array<{ id: string; title: string }>;
   now: Moment;
+}
+
+/** What was kept for later. */
+interface MarkDraft {
+  points: number | null;
+  remark: string;
+  waived: string | null;
+  otherwise: string | null;
+  /** When it goes back by itself. */
+  returnAt: Moment | null;
 }
 
 /** A packet with its rounds, as the teacher may see it: nothing that was not submitted. */
@@ -84,7 +94,15 @@ const PACKET = `
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
   where p.id = $1`;
 
-const DraftRow = z.object({ round: z.number(), points: z.number().nullable(), remark: z.string() });
-const DRAFT = `select round_no as round, points::float8 as points, remark from marks
+const DraftRow = z.object({
+  round: z.number(),
+  points: z.number().nullable(),
+  remark: z.string(),
+  waived: z.string().nullable(),
+  otherwise: z.string().nullable(),
+  returnAt: z.number().nullable()
+});
+const DRAFT = `select round_no as round, points::float8 as points, remark, waived, otherwise,
+  ${ms('return_at')} as "returnAt" from marks
   where packet_id = $1 and returned_at is null and round_no is not null`;
 const PlaceRow = z.object({ id: z.string(), title: z.string() });

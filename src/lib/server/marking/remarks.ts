@@ -12,12 +12,12 @@ import { withPacket, type OpenPacket } from '../packets/open-packet';
 /**
  * Notes a remark on a piece of a round. The student sees it when the round is returned.
  *
- * @param input `key`: a repeated request notes nothing twice
+ * @param input `key`: a repeated request notes nothing twice; `criterionId`: the row of the rubric that it belongs to, if to any
  * @throws NotHere where there is no such piece for this person
  */
 export async function addRemark(
   person: Actor,
-  input: { packetId: string; pieceId: string; anchor: Anchor; body: string; key: string }
+  input: { packetId: string; pieceId: string; anchor: Anchor; body: string; key: string; criterionId?: string | null }
 ): Promise<Outcome<{ id: string }, Refusal | MarkRefusal>> {
   const { packetId, pieceId, anchor, body } = input;
   return withPacket(person, { packetId }, 'mark-round', `remark ${input.key}`, async (packet) => {
@@ -26,7 +26,9 @@ export async function addRemark(
     if (piece.remarks >= MOST_REMARKS) return { ok: false, why: 'too-many-remarks' };
     const why = await beginMarking(packet, piece.round);
     if (why !== null) return { ok: false, why };
-    const bind = [packetId, piece.round, pieceId, JSON.stringify(anchor), body, person.id, new Date(packet.now)];
+    const { criterionId = null } = input;
+    const said = [packetId, piece.round, pieceId, JSON.stringify(anchor), body, person.id, new Date(packet.now)];
+    const bind = [...said, criterionId, packet.facts.assignmentId];
     const [made] = await select(Made, ADD, bind, packet.tx);
     await tellTeachers(packet);
     return { ok: true, id: made?.id ?? '' };
@@ -76,8 +78,8 @@ const PIECE = `
     (select count(*)::integer from remarks k where k.packet_id = r.packet_id and k.round_no = r.round_no) as remarks
   from round_pieces r where r.id = $1 and r.packet_id = $2`;
 const ADD = `
-  insert into remarks (packet_id, round_no, round_piece_id, anchor, body, by_person, at)
-  values ($1, $2, $3, $4, $5, $6, $7) returning id`;
+  insert into remarks (packet_id, round_no, round_piece_id, anchor, body, by_person, at, criterion_id)
+  values ($1, $2, $3, $4, $5, $6, $7, (select id from criteria where id = $8 and assignment_id = $9)) returning id`;
 const DROP = 'delete from remarks where id = $1 and packet_id = $2 and returned_at is null returning id';
 const RETURN = 'update remarks set returned_at = $3 where packet_id = $1 and round_no = $2 and returned_at is null';
 const DEAL = `

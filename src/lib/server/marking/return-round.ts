@@ -1,34 +1,19 @@
 import { Op } from 'sequelize';
-import { z } from 'zod';
 import { judging } from '$core/judging/registry';
 import type { MarkRefusal } from '$core/marking/words';
 import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { audit } from '../db/audit';
-import { Mark, Round } from '../db/models/packets';
-import { execute } from '../db/connection';
+import type { Tx } from '../db/connection';
+import { Mark } from '../db/models/packets';
 import type { Outcome } from '../outcome';
 import { projectLatest } from '../packets/log';
-import { markedRound } from './marked-round';
+import { draftOf, judgeByRubric, judgementProblem, roundProblem, wantsPoints, type Judgement } from './judgement';
 import { returnRemarks } from './remarks';
 import { returnTeachersParts } from './teachers-parts';
 import { projectUsualWait } from './usual-wait';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { tellAbout } from '../packets/packet-news';
-
-export const Judgement = z.object({
-  packetId: z.uuid(),
-  /** The round that the teacher has before them: another one may stand by now. */
-  round: z.number().int().positive(),
-  points: z.number().min(0).nullable(),
-  remark: z.string().max(20_000),
-  /** The levels of the rubric at which the round was judged, one for each row at most. */
-  levels: z.array(z.uuid()).max(20).optional(),
-  key: z.string().min(8).max(60),
-  /** How often this packet had been returned when the teacher's page was made: another teacher may have done so since. */
-  known: z.number().int().min(0).optional()
-});
-export type Judgement = z.infer<typeof Judgement>;
 
 type Result = Outcome<object, Refusal | MarkRefusal>;
 
@@ -62,10 +47,14 @@ async function answerAsking(
   });
 }
 
-/** Keeps points and remark for later; the student sees nothing of them yet. Marking has begun from here on. */
-export async function keepMark(person: Actor, judgement: Judgement): Promise<Result> {
-  return withPacket(person, judgement, 'mark-round', `keep ${judgement.key}`, async (packet) => {
-    const problem = pointsProblem(packet, judgement.points) ?? roundProblem(packet, judgement.round);
+/**
+ * Keeps points and remark for later; the student sees nothing of them yet. Marking has begun from here on.
+ *
+ * @param within a transaction that is under way, where several are kept or none
+ */
+export async function keepMark(person: Actor, judgement: Judgement, within?: Tx): Promise<Result> {
+  const keep = async (packet: OpenPacket): Promise<Result> => {
+    const problem = await judgementProblem(packet, judgement);
     if (problem) return { ok: false, why: problem };
     const verdict = await packet.act({ do: 'mark' });
     if (!verdict.ok) return verdict;
@@ -73,7 +62,8 @@ export async function keepMark(person: Actor, judgement: Judgement): Promise<Res
     await mark.save({ transaction: packet.tx });
     await judgeByRubric(packet, judgement);
     return verdict;
-  });
+  };
+  return withPacket(person, judgement, 'mark-round', `keep ${judgement.key}`, keep, within);
 }
 
 /**
@@ -89,10 +79,7 @@ export async function returnRound(
     const { outcome, due, closes } = judgement;
     const way = judging(packet.facts.settles);
     const how = outcome === 'settled' ? way.settledBy : outcome;
-    const problem =
-      pointsProblem(packet, judgement.points) ??
-      roundProblem(packet, judgement.round) ??
-      (await meanwhileProblem(packet, judgement.known));
+    const problem = (await judgementProblem(packet, judgement)) ?? (await meanwhileProblem(packet, judgement.known));
     if (problem) return { ok: false, why: problem };
     if (outcome === 'settled' && wantsPoints(packet.facts) && judgement.points === null)
       return { ok: false, why: 'points-missing' };
@@ -134,59 +121,9 @@ export async function lookAndSettle(
   });
 }
 
-/** Notes the levels at which a round was judged; rows that are not named keep theirs. */
-async function judgeByRubric(
-  packet: OpenPacket,
-  { round, levels }: Pick<Judgement, 'round' | 'levels'>
-): Promise<void> {
-  if (!levels || levels.length === 0) return;
-  await execute(
-    `insert into criterion_marks (packet_id, round_no, criterion_id, level_id)
-     select $1, $2, k.id, l.id from criterion_levels l join criteria k on k.id = l.criterion_id
-     where l.id = any($3::uuid[]) and k.assignment_id = $4
-     on conflict (packet_id, round_no, criterion_id) do update set level_id = excluded.level_id`,
-    [packet.id, round, levels, packet.facts.assignmentId],
-    packet.tx
-  );
-}
-
-const wantsPoints = ({ points, settles }: OpenPacket['facts']) => points !== null && judging(settles).points;
-
-function pointsProblem(packet: OpenPacket, points: number | null): MarkRefusal | null {
-  if (points === null) return null;
-  const most = wantsPoints(packet.facts) ? packet.facts.points : null;
-  if (most === null) return 'gives-no-points';
-  return points > most ? 'points-too-high' : null;
-}
-
-/** The student may have submitted again, or taken back, since the teacher's page was made. */
-function roundProblem(packet: OpenPacket, round: number): MarkRefusal | null {
-  return (markedRound(packet.custody) ?? round) === round ? null : 'another-round-stands';
-}
-
 /** Another teacher may have returned it since the page was made. Under the packet's lock. */
 async function meanwhileProblem(packet: OpenPacket, known: number | undefined): Promise<MarkRefusal | null> {
   if (known === undefined) return null;
   const returned = { packetId: packet.id, returnedAt: { [Op.ne]: null } };
   return (await Mark.count({ where: returned, transaction: packet.tx })) > known ? 'returned-meanwhile' : null;
-}
-
-/** The unreturned mark of a round, begun where there is none, holding what the teacher has written. */
-async function draftOf(
-  packet: OpenPacket,
-  given: { round: number; points: number | null; remark: string }
-): Promise<Mark> {
-  const where = { packetId: packet.id, roundNo: given.round, returnedAt: null };
-  const known = await Mark.findOne({ where, transaction: packet.tx });
-  const round = await Round.findOne({ where: { packetId: packet.id, no: given.round }, transaction: packet.tx });
-  const mark =
-    known ??
-    Mark.build({ ...where, points: null, remark: '', byPerson: packet.person.id, changedAt: new Date(packet.now) });
-  return mark.set({
-    points: given.points === null ? null : String(given.points),
-    remark: given.remark,
-    kept: round?.kept ?? '1',
-    byPerson: packet.person.id,
-    changedAt: new Date(packet.now)
-  });
 }

@@ -49,6 +49,7 @@ export type PacketAddress =
  * @param deed what the person sets out to do, for the policy
  * @param key  the request's idempotency key: a repeated request gets the first one's answer and does nothing
  * @param work what to do while the packet is locked; its answer is committed with what it did
+ * @param within a transaction that is under way, for what is done to several packets or to none
  * @throws NotHere when there is no such packet for this person
  */
 export async function withPacket<T extends { ok: boolean }>(
@@ -56,9 +57,10 @@ export async function withPacket<T extends { ok: boolean }>(
   address: PacketAddress,
   deed: Deed,
   key: string | null,
-  work: (packet: OpenPacket) => Promise<T>
+  work: (packet: OpenPacket) => Promise<T>,
+  within?: Tx
 ): Promise<T> {
-  return inTransaction(async (tx) => {
+  const open = async (tx: Tx) => {
     const found = await find(person, address, tx);
     if (!found || !may(person, deed, relationOf(found))) throw new NotHere('This packet');
     const packetId = found.packetId ?? (await layOut(found.assignmentId, found.partyId, tx));
@@ -76,7 +78,8 @@ export async function withPacket<T extends { ok: boolean }>(
     const answer = await work(packet);
     await keepAnswer(asked, answer, tx);
     return answer;
-  });
+  };
+  return within ? open(within) : inTransaction(open);
 }
 
 /**

@@ -16,7 +16,8 @@ export type PacketHappening =
   | { what: 'seal-ran-out' }
   | { what: 'stands-again'; round: number }
   | { what: 'asked-back'; round: number; says: string }
-  | { what: 'claimed' };
+  | { what: 'claimed' }
+  | { what: 'remark-answered'; by: 'student' | 'teacher'; says: string };
 
 /** What one side hears of it. */
 interface Heard {
@@ -64,6 +65,11 @@ const HEARING: Hearing = {
     { to: 'teachers', kind: 'stands-again', place: 'rounds', facts: { round } }
   ],
   'asked-back': ({ round, says }) => [{ to: 'teachers', kind: 'asked-back', place: 'rounds', facts: { round, says } }],
+  'remark-answered': ({ by, says }) => [
+    by === 'student'
+      ? { to: 'teachers', kind: 'remark', place: 'rounds', facts: { says } }
+      : { to: 'student', kind: 'remark', part: 'came-back', facts: { says } }
+  ],
   claimed: () => [{ to: 'teachers', kind: 'claim', place: 'class' }]
 };
 

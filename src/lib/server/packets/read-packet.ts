@@ -1,11 +1,11 @@
 import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
-import { Anchor, inReadingOrder } from '$core/remarks/remarks';
+import { Anchor, inReadingOrder, type RemarkAnswer } from '$core/remarks/remarks';
 import { BlobFacts } from '$core/materials/facts';
 import type { RoundState } from '$core/packets/custody';
 import type { CustodyEvent } from '$core/packets/events';
 import type { BytesPiece, LinkInside, PieceView } from '$core/pieces/piece';
-import type { MarkView, RoundView } from '$core/packets/views';
+import type { JudgedView, MarkView, RoundView } from '$core/packets/views';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 import { asEvent, LOG, LogRow } from './log';
 
@@ -170,6 +170,7 @@ const RoundRow = z.object({
   lateSeconds: z.number(),
   startedDays: z.number(),
   kept: z.number(),
+  judged: z.array(z.custom<JudgedView>()),
   note: z.string(),
   arrivedAt: z.number().nullable(),
   receipt: z.string().nullable()
@@ -180,6 +181,9 @@ const MarkRow = z.object({
   kept: z.number(),
   remark: z.string(),
   outcome: z.enum(['settled', 'another-round']),
+  waived: z.string().nullable(),
+  otherwise: z.string().nullable(),
+  lateKept: z.number(),
   by: z.string(),
   at: z.number()
 });
@@ -193,7 +197,9 @@ const RemarkRow = z.object({
   by: z.string(),
   at: z.number(),
   returned: z.boolean(),
-  dealtAt: z.number().nullable()
+  dealtAt: z.number().nullable(),
+  criterion: z.string().nullable(),
+  answers: z.array(z.custom<RemarkAnswer>())
 });
 
 const HistoryRow = z.object({
@@ -202,17 +208,29 @@ const HistoryRow = z.object({
   marks: z.array(MarkRow),
   remarks: z.array(RemarkRow)
 });
+/** How a round was judged by the rubric, row by row; nothing of it before the reader may see it. */
+const JUDGED = jsonRows(`
+  select c.title, l.title as level, l.says, coalesce(j.points, l.points)::float8 as points,
+    (select max(o.points)::float8 from criterion_levels o where o.criterion_id = c.id) as most
+  from criterion_marks j join criteria c on c.id = j.criterion_id join criterion_levels l on l.id = j.level_id
+  where j.packet_id = r.packet_id and j.round_no = r.no and ($2 or exists (
+    select 1 from marks m where m.packet_id = r.packet_id and m.round_no = r.no and m.returned_at is not null))
+  order by c.position`);
 const HISTORY = `select ${jsonRows(LOG)} as log,
   ${jsonRows(`select no, state, ${ms('submitted_at')} as "submittedAt", ${ms('due_at')} as due,
-    late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept, note,
+    late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept, note, ${JUDGED} as judged,
     ${ms('arrived_at')} as "arrivedAt",
     (select number from receipts p where p.packet_id = r.packet_id and p.round_no = r.no) as receipt
     from rounds r where packet_id = $1 order by no desc`)} as rounds,
   ${jsonRows(`select m.round_no as round, m.points::float8 as points, m.kept::float8 as kept, m.remark, m.outcome, t.name as by,
+    m.waived, m.otherwise, coalesce(r.kept, 1)::float8 as "lateKept",
     ${ms('m.returned_at')} as at
-    from marks m join people t on t.id = m.by_person
+    from marks m join people t on t.id = m.by_person left join rounds r on r.packet_id = m.packet_id and r.no = m.round_no
     where m.packet_id = $1 and m.returned_at is not null order by m.returned_at desc`)} as marks,
   ${jsonRows(`select k.id, k.round_no as round, k.round_piece_id as "pieceId", k.anchor, k.body, t.name as by,
-    ${ms('k.at')} as at, k.returned_at is not null as returned, ${ms('k.dealt_at')} as "dealtAt"
+    ${ms('k.at')} as at, k.returned_at is not null as returned, ${ms('k.dealt_at')} as "dealtAt",
+    (select c.title from criteria c where c.id = k.criterion_id) as criterion,
+    ${jsonRows(`select w.name as by, ${ms('s.at')} as at, s.body from remark_answers s join people w on w.id = s.by_person
+      where s.remark_id = k.id order by s.no`)} as answers
     from remarks k join people t on t.id = k.by_person
     where k.packet_id = $1 and ($2 or k.returned_at is not null) order by k.at, k.id`)} as remarks`;

@@ -3,6 +3,7 @@ import { group } from 'd3-array';
 import { z } from 'zod';
 import { LARGEST_STATE } from '$core/pages/bounds';
 import { pageOf, writersIn, type Update } from '$core/pages/merge';
+import { lapsedWithin } from '$core/pages/lapsed';
 import { beyond, frameOf, promptsOf } from '$core/pages/starter';
 import { unsound } from '$core/pages/sound';
 import { MINUTE, type Moment } from '$core/time/moment';
@@ -81,7 +82,9 @@ export function applied(doc: Doc, update: Update, guarded: boolean): NotWritten 
     const wrong = unsound(after);
     if (wrong !== null) return wrong === 'too-long' ? 'page-too-long' : 'page-unreadable';
     const asks = before !== null && promptsOf(before).length > 0;
-    return asks && (frameOf(before) !== frameOf(after) || beyond(after)) ? 'starter-part' : null;
+    return asks && (frameOf(before) !== frameOf(after) || beyond(after) || !lapsedWithin(before, after))
+      ? 'starter-part'
+      : null;
   } catch {
     return 'page-unreadable';
   }

@@ -1,9 +1,7 @@
 import { open, type FileHandle } from 'node:fs/promises';
 import { MOST_UNPACKED, type BlobFacts } from '$core/materials/facts';
-import { evidenceIn } from '$core/pages/evidence';
 import { fromMarkdown } from '$core/pages/markdown';
-import { promptsOf } from '$core/pages/starter';
-import { teachersPartsOf } from '$core/pages/teachers-parts';
+import { pageFacts } from '$core/pages/page-facts';
 import { headText } from './head-text';
 import { writingSet } from './writing-set';
 import { measureArchive, readArchive } from '../blobs/archive';
@@ -21,32 +19,14 @@ export async function lookInto({ path, mediaType }: { path: string; mediaType: s
   if (type === 'application/x-cfb') return withFile(path, oldOfficeFacts);
   if (PICTURES.test(type)) return pictureFacts(path);
   if (RECORDINGS.test(type)) return recordingFacts(path);
-  if (type === 'text/markdown') return pageFacts(path);
+  if (type === 'text/markdown') return writtenFacts(path);
   return ARCHIVES.test(type) ? archiveFacts(path, type) : {};
 }
 
-/** Files that a page names, of which its packet's rows say so. */
-const MOST_NAMED = 200;
-
 /** A page that was made of a starter knows what it asks. */
-async function pageFacts(path: string): Promise<BlobFacts> {
+async function writtenFacts(path: string): Promise<BlobFacts> {
   const { text } = await headText(path);
-  if (!text.includes('::: {')) return {};
-  const page = fromMarkdown(text);
-  const prompts = promptsOf(page).slice(0, 300);
-  const asked = prompts.filter(({ optional }) => !optional);
-  const evidence = evidenceIn(page).slice(0, MOST_NAMED);
-  const teachersParts = teachersPartsOf(page).length;
-  return {
-    ...(prompts.length > 0 && {
-      prompts: prompts.map(({ label, optional, answered }) => ({ label, optional, answered }))
-    }),
-    ...(asked.length > 0 && {
-      answered: [asked.filter(({ answered }) => answered).length, asked.length] satisfies [number, number]
-    }),
-    ...(evidence.length > 0 && { evidence }),
-    ...(teachersParts > 0 && { teachersParts })
-  };
+  return text.includes('::: {') ? pageFacts(fromMarkdown(text)) : {};
 }
 
 const PICTURES = /^image\/(jpeg|png|apng|gif|webp|avif|tiff|heic|heif)$/;

@@ -56,6 +56,11 @@
   </div>
   <div class="mb-6 flex flex-wrap gap-3">
     <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/edit">Change this assignment</a>
+    {#if withTeacher > 0}<a class="btn btn-sm" href="/marking?of={facts.assignmentId}"
+        >Mark what is with you: {withTeacher}</a
+      >{/if}
+    <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/marks">Marks as a table</a>
+    <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/works" download>All works as one ZIP</a>
     <details class="open:basis-full">
       <summary class="btn btn-sm">Starters and questions{prepared > 0 ? `: ${prepared}` : ''}</summary>
       <ul class="mt-3 grid gap-1 rounded bg-base-100 p-4">

@@ -9,6 +9,8 @@
   import CameBack from '$ui/rounds/CameBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import { Remarking, setRemarking } from '$ui/pieces/remarking.svelte';
+  import OpenedPage from '$ui/pieces/OpenedPage.svelte';
+  import { setWriting } from '$ui/pieces/writing';
   import { getUploads } from '$ui/uploads/uploads.svelte';
   import Ask from './Ask.svelte';
   import BriefPart from './BriefPart.svelte';
@@ -17,6 +19,7 @@
   import OpenFloor from './OpenFloor.svelte';
   import { OwnWork, setOwnWork, type StudentView } from '$ui/packets/own-work.svelte';
   import PacketPart from './PacketPart.svelte';
+  import { OwnWriting } from './writing-of.svelte';
 
   interface Props {
     view: StudentView;
@@ -25,11 +28,21 @@
     refused: string[];
     /** Why what was asked for did not happen. */
     problem: string | null;
+    /** Says something to a remark. @returns why it was not said; null where it was */
+    answerRemark: (id: string, body: string) => Promise<string | null>;
   }
   /** An assignment as its student works on it. It begins with what matters in its state. */
-  const { view, back, refused, problem }: Props = $props();
-  setRemarking(new Remarking(() => view.packet.rounds.flatMap(({ remarks }) => remarks)));
+  const { view, back, refused, problem, answerRemark }: Props = $props();
+  setRemarking(
+    new Remarking(
+      () => view.packet.rounds.flatMap(({ remarks }) => remarks),
+      null,
+      (id, body) => answerRemark(id, body)
+    )
+  );
   const work = setOwnWork(new OwnWork(() => view, getUploads()));
+  const writing = new OwnWriting(work);
+  setWriting(writing);
   const { facts, unitTitle, deliverables, teachers, guidance, packet } = $derived(view);
   const { custody, pieces, rounds, marks } = $derived(packet);
   const { full, declared } = $derived(work);
@@ -129,3 +142,4 @@
   </div>
 </div>
 <FootBar {problem} />
+{#if writing.opened}<OpenedPage goal={writing.opened} close={() => (writing.opened = null)} />{/if}

@@ -11,6 +11,8 @@
   const rooms = $derived([
     { href: home, name: 'Outline' },
     { href: `${home}/about`, name: 'What holds here' },
+    { href: `${home}/board`, name: 'Progress board' },
+    ...(course.role === 'student' ? [{ href: `${home}/remarks`, name: 'Remarks' }] : []),
     { href: `${home}/aside`, name: 'Aside' },
     { href: `${home}/roster`, name: 'Roster' }
   ]);

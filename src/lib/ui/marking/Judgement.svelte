@@ -3,7 +3,12 @@
   import type { Criterion } from '$core/assignments/rubric';
   import { judging, stepRefusal } from '$core/judging/registry';
   import type { Way } from '$core/judging/ways';
+  import { wholeSum } from '$core/marking/rubric-sum';
   import { pointsText } from '$core/grades/points';
+  import PhraseBar from '$ui/pieces/PhraseBar.svelte';
+  import { getRemarking } from '$ui/pieces/remarking.svelte';
+  import LateLine from './LateLine.svelte';
+  import RubricRows from './RubricRows.svelte';
 
   interface Props {
     points: number | null;
@@ -14,46 +19,47 @@
       closed: boolean;
       /** It was returned, and its result is put right. */
       correcting: boolean;
+      /** How late it is and what is left of the points; null where that costs nothing. */
+      late: { words: string; kept: number } | null;
     };
     criteria: Criterion[];
     submitting: boolean;
-    values: { points: string; levels: string[]; remark: string; due: string; closes: string };
+    values: {
+      points: string;
+      levels: string[];
+      between: string[];
+      remark: string;
+      waived: string;
+      otherwise: string;
+      at: string;
+      due: string;
+      closes: string;
+    };
     /** What is wrong, by the field's name. */
     errors: Record<string, string>;
     children: Snippet;
   }
   let { points, settles, round, criteria, submitting, values = $bindable(), errors, children }: Props = $props();
   const { left, closed, correcting } = $derived(round);
+  const noting = getRemarking()?.noting ?? null;
   const way = $derived(judging(settles));
   const keeps = $derived(stepRefusal(settles, 'mark') === null);
-  const judged = $derived(
-    criteria.flatMap((row, i) =>
-      row.levels.filter((level) => level.id === values.levels[i]).map((level) => level.points)
-    )
-  );
-  const sum = $derived(judged.reduce((all, points) => all + points, 0));
+  const sum = $derived(wholeSum(criteria, values.levels, values.between));
+  const given = $derived(values.points.trim() === '' ? null : Number(values.points.replace(',', '.')));
+  const other = $derived(sum !== null && given !== null && given !== sum);
+  /** What the rubric added up to before: the points follow it for as long as nobody writes others. */
+  // svelte-ignore state_referenced_locally (as this was kept)
+  let before = wholeSum(criteria, values.levels, values.between);
+  function judged() {
+    const now = wholeSum(criteria, values.levels, values.between);
+    if (way.points && now !== null && (values.points.trim() === '' || given === before))
+      values.points = pointsText(now);
+    before = now;
+  }
 </script>
 
 {@render children()}
-{#if criteria.length > 0}
-  <fieldset class="mb-4 grid gap-2">
-    <legend class="mb-1 font-medium">By the rubric</legend>
-    {#each criteria as row, i (row.id)}
-      <label class="grid grid-cols-[minmax(0,1fr)_11rem] items-center gap-2 text-sm">
-        {row.title}
-        <select class="select w-full select-sm" name="levels" bind:value={values.levels[i]}>
-          <option value="">Not judged</option>
-          {#each row.levels as level (level.id)}
-            <option value={level.id}>{level.title}, {pointsText(level.points)}</option>
-          {/each}
-        </select>
-      </label>
-    {/each}
-    {#if judged.length > 0}
-      <p class="text-sm" role="status">{pointsText(sum)} points by the rubric so far</p>
-    {/if}
-  </fieldset>
-{/if}
+{#if criteria.length > 0}<RubricRows {criteria} bind:values onjudged={judged} />{/if}
 {#if points !== null && way.points}
   <label class="mb-1 block font-medium" for="points">Points of {pointsText(points)}</label>
   <input
@@ -67,13 +73,33 @@
     aria-describedby={errors.points ? 'points-problem' : undefined}
   />
   {#if errors.points}<p id="points-problem" class="mt-1 text-error">{errors.points}</p>{/if}
+  {#if other || values.otherwise !== ''}
+    <label class="mt-2 block text-sm"
+      >The rubric adds up to {sum === null ? 'something else' : pointsText(sum)}. Why other points, as the student reads
+      it
+      <input class="input mt-0.5 w-full input-sm" name="otherwise" maxlength="500" bind:value={values.otherwise} />
+    </label>
+  {/if}
+  {#if round.late}<LateLine late={round.late} points={given} bind:values error={errors.waived} />{/if}
 {/if}
 <label class="mt-4 mb-1 block font-medium" for="remark">Remark on the whole</label>
-<textarea id="remark" name="remark" class="textarea w-full" rows="7" maxlength="20000" bind:value={values.remark}
+<textarea id="remark" name="remark" class="textarea w-full" rows="4" maxlength="20000" bind:value={values.remark}
 ></textarea>
+{#if noting}<PhraseBar
+    phrases={noting.phrases}
+    fill={{ student: noting.about().student, row: null }}
+    bind:body={values.remark}
+  />{/if}
 {#if errors.remark}<p class="mt-1 text-error">{errors.remark}</p>{/if}
 
 <div class="mt-4 grid gap-2">
+  {#if !correcting && way.points}
+    <label class="text-sm"
+      >Return it at a set time, or leave this empty for now
+      <input class="input mt-0.5 block w-full input-sm" type="datetime-local" name="at" bind:value={values.at} />
+    </label>
+    {#if errors.at}<p class="text-error">{errors.at}</p>{/if}
+  {/if}
   {#each way.answers as { step, label, correcting: corrected } (step)}
     {#if !correcting || corrected !== null}
       <button class="btn btn-primary" formaction="?/{step}" disabled={submitting}

@@ -2,11 +2,13 @@
   import type { ClassLine } from '$core/marking/views';
   import { act } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
+  import { newId } from '$ui/forms/new-id';
   import MomentInput from '$ui/time/MomentInput.svelte';
 
   /** What is done for all students that are chosen in the table. Without scripts it always stands there. */
   const { chosen }: { chosen: ClassLine[] } = $props();
   const scripted = whenScripted();
+  const key = newId().slice(0, 12);
   const many = $derived(chosen.length === 1 ? '1 student' : `${chosen.length} students`);
   const settled = $derived(chosen.filter(({ standing }) => standing === 'settled').length);
 </script>
@@ -35,4 +37,18 @@
   <MomentInput label="Closes" name="closes" />
   <button class="btn btn-sm">Extend</button>
   <button class="btn btn-sm" formaction="?/excuseSeveral">Excuse from this</button>
+  <button class="btn btn-sm" formaction="?/returnKept">Return what is kept for later</button>
+  <input type="hidden" name="key" value={key} />
+  <details class="basis-full">
+    <summary class="cursor-pointer text-sm">Say something to each of them, aside</summary>
+    <textarea
+      class="textarea mt-2 block w-full max-w-prose"
+      name="body"
+      rows="3"
+      maxlength="8000"
+      aria-label="What you say to each of them, aside"></textarea>
+    <p class="mt-1 flex items-center gap-3 text-sm">
+      <button class="btn btn-sm" formaction="?/sayToEach">Say it to each</button> None of them learns of the others.
+    </p>
+  </details>
 </form>

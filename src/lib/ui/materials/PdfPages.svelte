@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { ChevronLeft, ChevronRight } from '@lucide/svelte';
+  import { TO_SHEET } from './to-sheet';
   import { openPdf, type OpenPdf } from './open-pdf';
 
   interface Props {
@@ -12,10 +13,10 @@
 
   let pdf = $state<OpenPdf | null>(null);
   let no = $state(1);
-  let text = $state('');
   let problem = $state(false);
   let share = $state(0);
   let canvas = $state<HTMLCanvasElement>();
+  let text = $state<HTMLElement>();
   let width = $state(0);
 
   onMount(() => {
@@ -25,18 +26,24 @@
   });
 
   $effect(() => {
-    if (!pdf || !canvas || width === 0) return;
-    const drawing = pdf.draw(no, canvas, Math.min(width, 900));
-    drawing.done.then((said) => (text = said)).catch(() => undefined);
+    if (!pdf || !canvas || !text || width === 0) return;
+    const drawing = pdf.draw(no, canvas, Math.min(width, 900), text);
+    drawing.done.catch(() => undefined);
     return () => drawing.cancel();
   });
 
+  /** Somebody wants to see a sheet of it. */
+  const toSheets = (element: HTMLElement) => {
+    const wanted = (event: Event) => go((event as CustomEvent<number>).detail);
+    element.addEventListener(TO_SHEET, wanted);
+    return () => element.removeEventListener(TO_SHEET, wanted);
+  };
   function go(to: number) {
     no = Math.max(1, Math.min(pdf?.pages ?? 1, Math.round(to) || 1));
   }
 </script>
 
-<div bind:clientWidth={width}>
+<div bind:clientWidth={width} {@attach toSheets}>
   {#if problem}
     <p class="rounded bg-base-100 p-8" role="alert">This PDF could not be read here. Download it to open it.</p>
   {:else if !pdf}
@@ -64,7 +71,9 @@
         <ChevronRight size={18} strokeWidth={1.75} aria-hidden="true" />
       </button>
     </div>
-    <canvas bind:this={canvas} class="mx-auto max-w-full bg-white" aria-hidden="true"></canvas>
-    <div class="sr-only" role="region" aria-label="Text of page {no}">{text}</div>
+    <div class="relative mx-auto w-fit" data-sheet={no}>
+      <canvas bind:this={canvas} class="block max-w-full bg-white" aria-hidden="true"></canvas>
+      <div bind:this={text} class="pdf-text" role="region" aria-label="Text of page {no}" data-text></div>
+    </div>
   {/if}
 </div>

@@ -6,7 +6,13 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex (wide tables are scrolled by keyboard too) -->
-<div class="overflow-x-auto rounded bg-base-100" tabindex="0" role="region" aria-label="{title}, as a table">
+<div
+  class="overflow-x-auto rounded bg-base-100"
+  tabindex="0"
+  role="region"
+  aria-label="{title}, as a table"
+  data-table={title}
+>
   <table class="table table-sm">
     <thead
       ><tr

@@ -7,9 +7,14 @@ export interface OpenPdf {
    * Draws a page.
    *
    * @param width how wide it may be, in CSS pixels
-   * @returns `done` with the page's text for those who do not see it
+   * @param text  where its words are laid over what is drawn, to be read aloud, picked and found
    */
-  draw(no: number, canvas: HTMLCanvasElement, width: number): { done: Promise<string>; cancel(): void };
+  draw(
+    no: number,
+    canvas: HTMLCanvasElement,
+    width: number,
+    text: HTMLElement
+  ): { done: Promise<void>; cancel(): void };
   close(): void;
 }
 
@@ -40,7 +45,7 @@ export async function openPdf(url: string, onProgress: (share: number) => void):
   const pdf = await loading.promise;
   return {
     pages: pdf.numPages,
-    draw(no, canvas, width) {
+    draw(no, canvas, width, text) {
       let task: RenderTask | null = null;
       let cancelled = false;
       const done = (async () => {
@@ -48,14 +53,24 @@ export async function openPdf(url: string, onProgress: (share: number) => void):
         const scale = (width / page.getViewport({ scale: 1 }).width) * window.devicePixelRatio;
         const viewport = page.getViewport({ scale });
         const context = canvas.getContext('2d');
-        if (cancelled || !context) return '';
+        if (cancelled || !context) return;
         canvas.width = viewport.width;
         canvas.height = viewport.height;
         canvas.style.width = `${viewport.width / window.devicePixelRatio}px`;
         task = page.render({ canvasContext: context, viewport });
         await task.promise;
-        const { items } = await page.getTextContent();
-        return items.map((item) => ('str' in item ? item.str : '')).join(' ');
+        const shown = page.getViewport({ scale: scale / window.devicePixelRatio });
+        text.replaceChildren();
+        text.style.setProperty('--scale-factor', String(shown.scale));
+        text.style.width = `${shown.width}px`;
+        text.style.height = `${shown.height}px`;
+        await new pdfjs.TextLayer({
+          textContentSource: await page.getTextContent(),
+          container: text,
+          viewport: shown
+        }).render();
+        // What is picked over the end of a line does not run together.
+        for (const end of text.querySelectorAll('br')) end.after('\n');
       })();
       return {
         done,

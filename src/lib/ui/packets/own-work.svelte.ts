@@ -1,7 +1,9 @@
 import { createContext } from 'svelte';
 import type { GuidanceView } from '$core/assignments/guidance';
-import { runChecks } from '$core/checks/run-checks';
+import type { Found, Situation } from '$core/checks/check';
+import { foundBecauseOf, runChecks } from '$core/checks/run-checks';
 import { isSubmitted } from '$core/judging/registry';
+import { asWritten, linksOn, type Written } from '$core/pieces/as-written';
 import { areOldForSubmit } from '$core/pieces/old-links';
 import { allowed } from '$core/packets/allowed';
 import type { Custody, Holding } from '$core/packets/custody';
@@ -68,9 +70,24 @@ export class OwnWork {
   coming = $derived.by(() => this.#uploads.boundFor(this.facts.assignmentId, this.view.underWay));
 
   /** What the student should look at before they submit. */
-  found = $derived.by(() => {
+  found = $derived.by(() => runChecks(this.#situation()));
+
+  /** What of that is to be said of a page while it is written. */
+  foundWhile(pieceId: string, written: Written): Found[] {
+    const piece = this.packet.pieces.find(({ id }) => id === pieceId);
+    return piece?.kind === 'page' ? foundBecauseOf(asWritten(piece, written), this.#situation()) : [];
+  }
+
+  /** Addresses on a page of which it is not known where they lead to. */
+  unseenLinks(pieceId: string, page: Written['page']): string[] {
+    const piece = this.packet.pieces.find(({ id }) => id === pieceId);
+    const known = piece?.kind === 'page' ? (piece.links ?? []) : [];
+    return linksOn(page, known).flatMap(({ url, at }) => (at === null ? [url] : []));
+  }
+
+  #situation(): Situation {
     const { view, packet, facts, coming } = this;
-    return runChecks({
+    return {
       custody: packet.custody,
       deliverables: view.deliverables,
       pieces: packet.pieces,
@@ -83,8 +100,8 @@ export class OwnWork {
       strict: facts.strict,
       courseZone: facts.zone,
       now: packet.now
-    });
-  });
+    };
+  }
 
   /**
    * Reads what is on its way from here, so that it can be sealed; null where nothing is, or nothing may follow. Only what

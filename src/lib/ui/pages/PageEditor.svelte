@@ -22,6 +22,7 @@
   import { goToPrompt } from './go-to-prompt';
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
+  import PageChecks from './PageChecks.svelte';
   import PageTools from './PageTools.svelte';
   import { setOf } from './set-of';
   import type { WrittenPage } from './page.svelte';
@@ -46,9 +47,9 @@
   let said = $state('');
   /** Not all of it is at the server, and somebody wants to close it. */
   let leaving = $state(false);
-  /** On a phone the brief lies over the page, so it is not there at first. */
   /** Somebody tried to change what the teacher wrote. */
   let fixed = $state(false);
+  /** On a phone the brief lies over the page, so it is not there at first. */
   let aside = $state(window.matchMedia('(min-width: 64rem)').matches);
   let gone = false;
   let readFrom: typeof Writer.readFrom;
@@ -137,6 +138,10 @@
     const read = await readFrom(editor, address, file);
     if (read.ok) said = read.words;
     else problem = `${file.name}: ${read.words}`;
+  }
+  async function look() {
+    await written?.finish();
+    if (!gone) await invalidateAll();
   }
   function toShelf() {
     uploads.add([new File([written?.text ?? ''], goal.name, { type: 'text/markdown' })], {}, Number.MAX_SAFE_INTEGER);
@@ -238,7 +243,8 @@
             close={() => (showing = null)}
           />
         {/if}
-        {#if editor && goal.starter}<AnswersBar {editor} {turn} read={(file) => void readInto(file)} />{/if}
+        {#if editor && goal.starter}<AnswersBar {editor} {turn} bring={(file) => void readInto(file)} />{/if}
+        {#if editor}<PageChecks {editor} {goal} {length} there={saving.state === 'here'} {look} />{/if}
         {#if said}
           <p class="border-b border-base-300 px-4 py-2 text-sm" role="status">
             {said} <button type="button" class="link" onclick={() => (said = '')}>All right</button>

@@ -1,3 +1,5 @@
+import type { Found } from '$core/checks/check';
+import type { Written } from '$core/pieces/as-written';
 import type { Wants } from '$core/pieces/wants';
 
 /** Where a page is read and kept. */
@@ -12,6 +14,10 @@ export interface PageGoal {
   wants: Wants;
   /** Its teacher prepared it: only answers are written. */
   starter: boolean;
+  /** What the checks say of it as it is written. */
+  checked: (written: Written) => Found[];
+  /** Addresses on it that nobody has looked at yet. */
+  unseen: (page: Written['page']) => string[];
   /** A file that was made from the same starter: its answers are read into this page as it opens. */
   from?: File;
 }

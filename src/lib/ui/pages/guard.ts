@@ -1,6 +1,7 @@
-import { Extension } from '@tiptap/core';
+import { Extension, type JSONContent } from '@tiptap/core';
 import { ySyncPluginKey } from '@tiptap/y-tiptap';
 import { Plugin, type EditorState, type Transaction } from '@tiptap/pm/state';
+import { lapsedWithin } from '$core/pages/lapsed';
 import { beyond, frameOf } from '$core/pages/starter';
 
 /**
@@ -15,8 +16,8 @@ export const guard = (refused: () => void) =>
         filterTransaction(transaction, state) {
           if (!transaction.docChanged || transaction.getMeta(ySyncPluginKey) !== undefined) return true;
           if (withinAnswer(transaction, state)) return true;
-          const keeps =
-            frameOf(transaction.doc.toJSON()) === frameOf(state.doc.toJSON()) && !beyond(transaction.doc.toJSON());
+          const [before, after] = [state.doc.toJSON(), transaction.doc.toJSON()] as [JSONContent, JSONContent];
+          const keeps = frameOf(after) === frameOf(before) && !beyond(after) && lapsedWithin(before, after);
           if (!keeps && !isRoomAtEnd(transaction, state)) refused();
           return keeps;
         }
@@ -39,10 +40,13 @@ function withinAnswer({ steps, mapping }: Transaction, { doc }: EditorState): bo
   mapping.maps[0]?.forEach((from, to) => {
     any = true;
     const place = doc.resolve(from);
-    const at = Array.from({ length: place.depth }, (_, i) => place.depth - i).find(
-      (d) => place.node(d).type.name === 'answer'
+    const at = Array.from({ length: place.depth }, (_, i) => place.depth - i).find((d) =>
+      WRITTEN_IN.has(place.node(d).type.name)
     );
     if (at === undefined || from < place.start(at) || to > place.end(at)) within = false;
   });
   return any && within;
 }
+
+/** Where the words are their writer's. */
+const WRITTEN_IN = new Set(['answer', 'lapsed']);

@@ -1,10 +1,11 @@
 import type { Extensions } from '@tiptap/core';
 import { pageExtensions } from '$core/pages/extensions';
 import { Formula, FormulaBlock } from '$core/pages/nodes/formula';
-import { Choice, Entries, Entry } from '$core/pages/nodes/prompts';
+import { Choice, Entries, Entry, Lapsed } from '$core/pages/nodes/prompts';
 import { formulaView } from './formula-view';
 import { choiceView } from './choice-view';
 import { entriesView } from './entries-view';
+import { lapsedView } from './lapsed-view';
 import { entryView } from './entry-view';
 
 /** What a page may hold, with how those parts are shown that are more than text. @param base where its pictures lie */
@@ -15,5 +16,6 @@ const SHOWN: Partial<Record<string, Extensions[number]>> = {
   formulaBlock: FormulaBlock.extend({ addNodeView: () => formulaView(true) }),
   choice: Choice.extend({ addNodeView: () => choiceView }),
   entries: Entries.extend({ addNodeView: () => entriesView }),
-  entry: Entry.extend({ addNodeView: () => entryView })
+  entry: Entry.extend({ addNodeView: () => entryView }),
+  lapsed: Lapsed.extend({ addNodeView: () => lapsedView })
 };

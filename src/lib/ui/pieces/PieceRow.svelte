@@ -33,16 +33,17 @@
 
   const address = $derived(fileAddress(from, piece.id));
   const scripted = whenScripted();
-  let shown = $state<'peek' | 'change' | null>(null);
   /** Remarks stand on what was submitted. */
   const about = getRemarking();
   const remarking = $derived(from === 'submitted' ? about : null);
+  const row = $derived(rowOf(piece));
+  // svelte-ignore state_referenced_locally (how it stands there at first)
+  let shown = $state<'peek' | 'change' | null>(remarking?.noting?.opens(piece.id) && !row.inRow ? 'peek' : null);
   const remarked = $derived(remarking?.of(piece.id).length ?? 0);
   $effect(() => {
     if (remarking?.wanted?.pieceId === piece.id) shown = 'peek';
   });
   const toggle = (what: 'peek' | 'change') => (shown = shown === what ? null : what);
-  const row = $derived(rowOf(piece));
   const bytes = $derived(bytesOf(piece));
   const pictured = $derived(bytes !== null && !bytes.facts?.trouble && previewKind(bytes) === 'picture');
 </script>

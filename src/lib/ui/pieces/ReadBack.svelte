@@ -51,7 +51,7 @@
     const result = deserialize(await answer.text());
     if (result.type === 'failure') problem = String(result.data?.problem ?? '');
     if (result.type !== 'success' || typeof result.data?.began !== 'string') return null;
-    return { ...goal, pieceId: result.data.began, name: `${stem()}.md` };
+    return writing.goalOf({ ...piece, id: result.data.began, name: `${stem()}.md` });
   }
 </script>
 

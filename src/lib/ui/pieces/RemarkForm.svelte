@@ -2,24 +2,28 @@
   import { anchorWords, LONGEST_REMARK, type Anchor } from '$core/remarks/remarks';
   import type { PieceView } from '$core/pieces/piece';
   import Message from '$ui/primitives/Message.svelte';
-  import type { Remarking } from './remarking.svelte';
+  import PhraseBar from './PhraseBar.svelte';
+  import type { Noting } from './remarking.svelte';
 
   interface Props {
     piece: PieceView;
-    remarking: Remarking;
+    noting: Noting;
     anchor: Anchor;
     done: () => void;
   }
   /** What is to be said of a part of a piece. */
-  const { piece, remarking, anchor, done }: Props = $props();
+  const { piece, noting, anchor, done }: Props = $props();
+  const { student, criteria } = $derived(noting.about());
   let body = $state('');
+  let criterionId = $state('');
   let busy = $state(false);
   let problem = $state('');
+  const row = $derived(criteria.find(({ id }) => id === criterionId)?.title ?? null);
 
   async function keep() {
     if (busy || body.trim() === '') return;
     busy = true;
-    const why = (await remarking.note?.(piece.id, anchor, body.trim())) ?? null;
+    const why = await noting.note(piece.id, { anchor, body: body.trim(), criterionId: criterionId || null });
     busy = false;
     problem = why ?? '';
     if (why === null) done();
@@ -48,6 +52,16 @@
         if (event.key === 'Escape') done();
       }}></textarea>
   </label>
+  {#if criteria.length > 0}
+    <label class="mt-2 block text-sm"
+      >About a row of the rubric
+      <select class="select mt-0.5 w-full select-sm" bind:value={criterionId}>
+        <option value="">none</option>
+        {#each criteria as { id, title } (id)}<option value={id}>{title}</option>{/each}
+      </select>
+    </label>
+  {/if}
+  <PhraseBar phrases={noting.phrases} fill={{ student, row }} bind:body />
   {#if problem}<Message kind="problem">{problem}</Message>{/if}
   <p class="mt-2 flex gap-2">
     <button class="btn btn-primary btn-sm" disabled={busy || body.trim() === ''}>Keep the remark</button>

@@ -3,6 +3,7 @@
   import { anchorWords, type RemarkView } from '$core/remarks/remarks';
   import IconButton from '$ui/forms/IconButton.svelte';
   import Message from '$ui/primitives/Message.svelte';
+  import RemarkAnswers from './RemarkAnswers.svelte';
   import type { Remarking } from './remarking.svelte';
 
   interface Props {
@@ -17,7 +18,7 @@
   let problem = $state('');
 
   async function drop(id: string) {
-    problem = (await remarking.drop?.(id)) ?? '';
+    problem = (await remarking.noting?.drop(id)) ?? '';
   }
 </script>
 
@@ -37,14 +38,16 @@
             class="min-w-0 flex-1 link text-left font-medium wrap-anywhere"
             onclick={() => goTo(remark)}>{anchorWords(remark.anchor)}</button
           >
-          {#if remarking.drop && !remark.returned}
+          {#if remarking.noting && !remark.returned}
             <IconButton icon={Trash2} label="Take this remark away" onclick={() => void drop(remark.id)} />
           {/if}
         </div>
         <p class="mt-1 wrap-anywhere whitespace-pre-line">{remark.body}</p>
         <p class="mt-1 opacity-80">
-          {remark.by}{#if !remark.returned}, not returned yet{/if}{#if remark.dealtAt !== null}, dealt with{/if}
+          {remark.by}{#if remark.criterion}, on {remark.criterion}{/if}{#if !remark.returned}, not returned yet{/if}{#if remark.dealtAt !== null},
+            dealt with{/if}
         </p>
+        <RemarkAnswers {remark} {remarking} />
       </li>
     {/each}
   </ol>

@@ -4,10 +4,45 @@ import { findWords, wordsAnchor } from '$core/remarks/remarks';
 /** Where the words of a preview stand: what is shown of a text, without the buttons around it. */
 export const textIn = (shown: HTMLElement): HTMLElement | null =>
   shown.querySelector<HTMLElement>('.brief-text, pre, [data-text]');
-export const pictureIn = (shown: HTMLElement): HTMLImageElement | null => {
+/** A picture, or a sheet of a PDF, that is drawn on; not the pictures within a text. */
+export const pictureIn = (shown: HTMLElement): HTMLElement | null => {
+  const canvas = shown.querySelector<HTMLElement>('[data-sheet] canvas');
+  if (canvas) return canvas;
   const image = textIn(shown) === null ? shown.querySelector('img') : null;
   return image && image.naturalWidth > 0 ? image : null;
 };
+/** Which sheet of a PDF is shown; undefined where none is. */
+export const sheetIn = (shown: HTMLElement): number | undefined => {
+  const sheet = shown.querySelector<HTMLElement>('[data-sheet]')?.dataset.sheet;
+  return sheet === undefined ? undefined : Number(sheet);
+};
+/** A cell of the tables that are shown, by what a remark says of it; null where it is not shown. */
+export function cellOf(
+  shown: HTMLElement,
+  { table, row, column }: Extract<Anchor, { on: 'cell' }>
+): HTMLElement | null {
+  const tables = [...shown.querySelectorAll<HTMLElement>('[data-table]')];
+  const within = tables.length > 1 ? tables.find((one) => one.dataset.table === table) : tables[0];
+  return within?.querySelectorAll<HTMLElement>('tbody tr')[row]?.querySelectorAll<HTMLElement>('td')[column] ?? null;
+}
+/** What a remark says of a cell. */
+export function cellAnchor(shown: HTMLElement, cell: Element): Extract<Anchor, { on: 'cell' }> | null {
+  const [row, table] = [cell.closest('tr'), cell.closest<HTMLElement>('[data-table]')];
+  if (!row || !table || !shown.contains(table) || cell.closest('tbody') === null) return null;
+  const several = shown.querySelectorAll('[data-table]').length > 1;
+  return {
+    on: 'cell',
+    table: several ? (table.dataset.table ?? '').slice(0, 200) : '',
+    row: [...(row.parentElement?.children ?? [])].indexOf(row),
+    column: [...row.children].indexOf(cell),
+    says: cell.textContent.trim().slice(0, 120)
+  };
+}
+/** The first cell that says something; null where none does. */
+export const findCell = (shown: HTMLElement, words: string): HTMLElement | undefined =>
+  [...shown.querySelectorAll<HTMLElement>('[data-table] tbody td')].find((cell) =>
+    cell.textContent.toLowerCase().includes(words.trim().toLowerCase())
+  );
 export const recordingIn = (shown: HTMLElement): HTMLMediaElement | null => shown.querySelector('audio, video');
 
 /** What is picked in a text just now; null where nothing in it is. */

@@ -1,8 +1,36 @@
 import { getContext, setContext } from 'svelte';
+import type { Phrase } from '$core/remarks/phrases';
 import type { Anchor, RemarkView } from '$core/remarks/remarks';
 
 /** Why something was not done, in words; null where it was. */
 type Problem = Promise<string | null>;
+
+/** A remark as it is noted. */
+export interface Noted {
+  anchor: Anchor;
+  body: string;
+  /** The row of the rubric that it belongs to; null where to none. */
+  criterionId: string | null;
+}
+
+/** A teacher's own phrases. */
+export interface Phrases {
+  read(): Promise<Phrase[]>;
+  keep(body: string): Problem;
+  touch(id: string, what: 'used' | 'drop'): Promise<void>;
+}
+
+/** What a marking teacher does beside reading. */
+export interface Noting {
+  note(pieceId: string, noted: Noted): Problem;
+  /** Takes one away that was not returned yet. */
+  drop(id: string): Problem;
+  phrases: Phrases;
+  /** Whose work it is, and the rows of its rubric. */
+  about(): { student: string; criteria: ReadonlyArray<{ id: string; title: string }> };
+  /** Whether a piece is shown from the beginning, by its id. */
+  opens(pieceId: string): boolean;
+}
 
 /** What is remarked on the rounds that a page shows, and what its reader may do about it. */
 export class Remarking {
@@ -11,14 +39,14 @@ export class Remarking {
   #turn = 0;
 
   /**
-   * @param all  what the reader sees
-   * @param note notes another one; null for whoever only reads
-   * @param drop takes one away that was not returned yet
+   * @param all    what the reader sees
+   * @param noting null for whoever only reads
+   * @param answer says something to a remark that was returned; null for whoever cannot
    */
   constructor(
     private all: () => readonly RemarkView[],
-    readonly note: ((pieceId: string, anchor: Anchor, body: string) => Problem) | null = null,
-    readonly drop: ((id: string) => Problem) | null = null
+    readonly noting: Noting | null = null,
+    readonly answer: ((id: string, body: string) => Problem) | null = null
   ) {}
 
   of(pieceId: string): RemarkView[] {
@@ -26,8 +54,16 @@ export class Remarking {
   }
 
   /** Shows a remark where it stands on its piece. */
-  show({ pieceId, id }: RemarkView): void {
+  show({ pieceId, id }: Pick<RemarkView, 'pieceId' | 'id'>): void {
     this.wanted = { pieceId, id, turn: ++this.#turn };
+  }
+
+  /** Goes on to the remark after the one that was shown last, or before it, in the order in which they are read. */
+  step(by: 1 | -1): void {
+    const all = this.all();
+    const at = all.findIndex(({ id }) => id === this.wanted?.id);
+    const next = all[at < 0 ? (by > 0 ? 0 : all.length - 1) : (at + by + all.length) % all.length];
+    if (next) this.show(next);
   }
 }
 

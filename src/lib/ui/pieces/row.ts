@@ -25,12 +25,14 @@ interface Row {
   icon: typeof FileText;
   head: Component<RowPart>;
   about: Component<RowPart>;
+  /** The piece itself is shown in its row: it need not be opened to be met. */
+  inRow?: true;
 }
 
 const ROWS: Record<PieceKind, Row> = {
   file: { icon: FileText, head: BytesHead, about: BytesAbout },
   scan: { icon: ScanText, head: BytesHead, about: BytesAbout },
-  recording: { icon: Mic, head: BytesHead, about: RecordingAbout },
+  recording: { icon: Mic, head: BytesHead, about: RecordingAbout, inRow: true },
   answers: { icon: ListChecks, head: BytesHead, about: AnswersAbout },
   page: { icon: PenLine, head: BytesHead, about: PageAbout },
   link: { icon: Link, head: LinkHead, about: LinkAbout }

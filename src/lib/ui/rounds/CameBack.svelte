@@ -1,6 +1,8 @@
 <script lang="ts">
   import { countedPoints, pointsText } from '$core/grades/points';
   import type { MarkView, RoundView } from '$core/packets/views';
+  import JudgedRows from './JudgedRows.svelte';
+  import LateCost from './LateCost.svelte';
   import ReturnedRemarks from './ReturnedRemarks.svelte';
   import When from '$ui/time/When.svelte';
 
@@ -8,7 +10,7 @@
     marks: readonly MarkView[];
     points: number | null;
     /** What was remarked on each round. */
-    rounds?: ReadonlyArray<Pick<RoundView, 'no' | 'remarks' | 'pieces'>>;
+    rounds?: ReadonlyArray<Pick<RoundView, 'no' | 'remarks' | 'pieces' | 'judged'>>;
     /** The student works on another round: its remarks are what to do. */
     working?: boolean;
   }
@@ -37,15 +39,15 @@
       <p class="figures mt-1">
         <span class="font-display text-3xl font-semibold">{pointsText(countedPoints(mark.points, mark.kept))}</span>
         of {pointsText(points)} points
-        {#if mark.kept < 1}
-          <span class="block text-sm">
-            {pointsText(mark.points)} given; being late leaves {Math.round(mark.kept * 100)} % of them
-          </span>
-        {/if}
       </p>
+      {#if mark.lateKept < 1}<LateCost {mark} given={mark.points} />{/if}
     {/if}
+    {#if mark.otherwise}<p class="mt-1 max-w-prose text-sm">
+        Other points than the rubric adds up to: {mark.otherwise}
+      </p>{/if}
     {#if mark.remark}<p class="mt-2 max-w-prose whitespace-pre-line">{mark.remark}</p>{/if}
-    {#each rounds.filter(({ no }) => no === mark.round) as { no, remarks, pieces } (no)}
+    {#each rounds.filter(({ no }) => no === mark.round) as { no, remarks, pieces, judged } (no)}
+      <JudgedRows {judged} />
       <ReturnedRemarks {remarks} {pieces} list={working && i === 0 && mark.outcome === 'another-round'} />
     {/each}
   </article>

@@ -24,6 +24,12 @@
           ? 'all dealt with'
           : `${open} to deal with`}{/if}
     </p>
+    {#if remarks.length > 1 && remarking}
+      <p class="mt-1 flex gap-2">
+        <button type="button" class="btn btn-sm" onclick={() => remarking.step(-1)}>The remark before</button>
+        <button type="button" class="btn btn-sm" onclick={() => remarking.step(1)}>The next remark</button>
+      </p>
+    {/if}
     <ol class="mt-2 grid gap-2">
       {#each remarks as remark (remark.id)}
         <li class="flex items-start gap-3">
@@ -43,6 +49,8 @@
               >{anchorWords(remark.anchor)}, {nameOf(remark.pieceId)}</button
             >
             <p class={['wrap-anywhere whitespace-pre-line', remark.dealtAt !== null && 'opacity-80']}>{remark.body}</p>
+            {#if remark.criterion}<p class="text-sm opacity-85">{remark.criterion}</p>{/if}
+            {#if remark.answers.length > 0}<p class="text-sm">{remark.answers.length} said to it</p>{/if}
           </div>
         </li>
       {/each}

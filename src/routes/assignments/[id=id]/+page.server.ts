@@ -16,6 +16,8 @@ import { declareSite, declaredSite } from '$server/links/own-site';
 import { readBehind } from '$server/reading/read-behind';
 import { movePiece, notePiece, placePiece, renamePiece } from '$server/gathering/arrange-pieces';
 import { captionPiece } from '$server/gathering/caption-piece';
+import { LONGEST_REMARK } from '$core/remarks/remarks';
+import { answerAsStudent } from '$server/marking/answer-remark';
 import { dealWithRemark } from '$server/marking/remarks';
 import { removePiece } from '$server/gathering/pieces';
 import { takeNewer } from '$server/gathering/take-from-shelf';
@@ -100,6 +102,11 @@ const EstimateForm = z.object({
 });
 const PieceForm = z.object({ pieceId: z.uuid() });
 const RemarkForm = z.object({ remarkId: z.uuid(), done: z.enum(['yes', 'no']).transform((done) => done === 'yes') });
+const AnswerForm = z.object({
+  remarkId: z.uuid(),
+  body: z.string().trim().min(1, 'Say something.').max(LONGEST_REMARK),
+  key: z.string().min(8).max(50)
+});
 const UploadForm = z.object({ uploadId: z.string().regex(/^[0-9a-f]{32}$/) });
 
 const seen = action(z.object({}), (person, _, { params, url }: RequestEvent) =>
@@ -108,6 +115,7 @@ const seen = action(z.object({}), (person, _, { params, url }: RequestEvent) =>
 
 export const actions = {
   dealWith: actingOn(RemarkForm, dealWithRemark),
+  answerRemark: actingOn(AnswerForm, answerAsStudent),
   removePiece: actingOn(PieceForm, removePiece),
   renamePiece: actingOn(PieceForm.extend({ name: z.string().trim().min(1).max(1000) }), renamePiece),
   notePiece: actingOn(PieceForm.extend({ note: z.string().trim().max(500).default('') }), notePiece),

@@ -1,12 +1,9 @@
 <script lang="ts">
   import { applyAction, deserialize } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
+  import { newId } from '$ui/forms/new-id';
+  import { reach } from '$ui/forms/reach';
   import { setPlacing } from '$ui/pieces/placing';
-  import type { PieceView } from '$core/pieces/piece';
-  import { isStarterCopy } from '$core/pieces/starter-copy';
-  import type { PageGoal } from '$ui/pages/goal';
-  import OpenedPage from '$ui/pieces/OpenedPage.svelte';
-  import { setWriting } from '$ui/pieces/writing';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import { getWayBack } from '../../shared/way-back.svelte';
   import ClassView from '$ui/assignments/ClassView.svelte';
@@ -23,21 +20,17 @@
     await applyAction(deserialize(await answer.text()));
     await invalidateAll();
   });
-  const goalOf = ({ id: pieceId, name, deliverableId }: PieceView): PageGoal => {
-    const place = data.view === 'student' ? data.deliverables.find(({ id }) => id === deliverableId) : undefined;
-    const { wants = {}, starter = false } = place ?? {};
-    return { assignmentId: data.facts.assignmentId, pieceId, name, wants, starter };
-  };
-  let written = $state.raw<PageGoal | null>(null);
-  setWriting({
-    goalOf,
-    copyBeside({ id, deliverableId }) {
-      const pieces = data.view === 'student' ? data.packet.pieces : [];
-      const copy = pieces.find((one) => one.id !== id && one.deliverableId === deliverableId && isStarterCopy(one));
-      return copy ? goalOf(copy) : null;
-    },
-    open: (goal) => (written = goal)
-  });
+  async function answerRemark(remarkId: string, said: string): Promise<string | null> {
+    const body = new FormData();
+    for (const [name, value] of Object.entries({ remarkId, body: said, key: newId() })) body.set(name, value);
+    const headers = { 'x-sveltekit-action': 'true' };
+    const answer = await reach('?/answerRemark', { method: 'POST', body, headers }).catch(() => null);
+    const result = answer && deserialize(await answer.text());
+    if (result?.type === 'success') await invalidateAll();
+    if (result?.type === 'failure') return String(result.data?.problem ?? LATER);
+    return result?.type === 'success' ? null : LATER;
+  }
+  const LATER = 'It could not be said just now. What you wrote still stands here.';
   const aside = $derived(data.view === 'teacher' && data.asideWith !== null ? `&aside=${data.asideWith}` : '');
   tellOnceVisible(() =>
     data.fresh || (data.view === 'student' && data.packet.unread)
@@ -50,8 +43,7 @@
 
 <svelte:head><title>{data.facts.title} · Vendro</title></svelte:head>
 {#if data.view === 'student'}
-  <StudentAssignment view={data} back={wayBack()} {refused} {problem} />
+  <StudentAssignment view={data} back={wayBack()} {refused} {problem} {answerRemark} />
 {:else}
   <ClassView view={data} problems={problem === null ? [] : [problem]} />
 {/if}
-{#if written}<OpenedPage goal={written} close={() => (written = null)} />{/if}

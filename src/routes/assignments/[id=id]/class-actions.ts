@@ -14,6 +14,7 @@ import {
   undoInPerson,
   type Several as SeveralDone
 } from '$server/marking/class-actions';
+import { returnKept, sayToEach } from '$server/marking/return-several';
 import { action } from '../../shared/action';
 import { PointsText, Several, WallClockText } from '../../shared/fields';
 import { actingOn } from './acting-on';
@@ -69,6 +70,18 @@ export const classActions = {
     async (person, { studentIds }, { params }: RequestEvent) =>
       orSomeRefused(await excuseSeveral(person, { assignmentId: params.id, studentIds })),
     { words: someWords('Excused') }
+  ),
+  returnKept: action(
+    Chosen.extend({ key: z.string().min(8).max(20) }),
+    async (person, { studentIds, key }, { params }: RequestEvent) =>
+      orSomeRefused(await returnKept(person, { assignmentId: params.id, studentIds, key })),
+    { words: someWords('Given back') }
+  ),
+  sayToEach: action(
+    Chosen.extend({ body: z.string().trim().min(1, 'Say something.').max(8000) }),
+    async (person, { studentIds, body }, { params }: RequestEvent) =>
+      orSomeRefused(await sayToEach(person, { assignmentId: params.id, studentIds, body })),
+    { words: someWords('Said aside') }
   )
 };
 

@@ -11,29 +11,50 @@ import {
   openRound,
   returnRound
 } from '$server/marking/return-round';
-import { nextWaiting } from '$server/marking/desk';
-import { readForMarking } from '$server/marking/read-for-marking';
+import { returnLater } from '$server/marking/return-later';
+import { readReturned, undoReturn } from '$server/marking/undo-return';
+import { readRun } from '$server/marking/run';
+import { readForMarking, type MarkingView } from '$server/marking/read-for-marking';
 import { action, type Person } from '../../shared/action';
 import { PointsText, Several, WallClockText } from '../../shared/fields';
 import { orNotFound, signedIn } from '../../shared/guard';
 import type { RequestEvent } from './$types';
 import { shows } from '../../shared/shows';
+import { markingHref, runThrough } from '../../shared/marking-run';
 
-const MarkForm = z.object({
-  round: z.coerce.number().int().positive(),
-  key: z.string().min(8).max(50),
-  known: z.coerce.number().int().min(0).default(0),
-  points: PointsText.default(null),
-  levels: Several(z.array(z.union([z.literal(''), z.uuid()])).max(20)),
-  remark: z.string().max(20_000, 'A remark holds 20,000 characters at most.').default(''),
-  due: WallClockText.optional(),
-  closes: WallClockText.optional()
-});
+const Reason = z.string().trim().max(500, 'A reason holds 500 characters at most.').default('');
+const MarkForm = z
+  .object({
+    round: z.coerce.number().int().positive(),
+    key: z.string().min(8).max(50),
+    /** The assignment whose work is gone through. */
+    of: z.union([z.literal('').transform(() => null), z.uuid()]).default(null),
+    known: z.coerce.number().int().min(0).default(0),
+    points: PointsText.default(null),
+    levels: Several(z.array(z.union([z.literal(''), z.uuid()])).max(20)),
+    between: Several(z.array(PointsText).max(20)),
+    waive: z.literal('on').optional(),
+    waived: Reason,
+    otherwise: Reason,
+    at: WallClockText.optional(),
+    remark: z.string().max(20_000, 'A remark holds 20,000 characters at most.').default(''),
+    due: WallClockText.optional(),
+    closes: WallClockText.optional()
+  })
+  .refine(({ waive, waived }) => waive !== 'on' || waived !== '', {
+    path: ['waived'],
+    message: 'Say why lateness is not charged: the student reads it.'
+  });
 type MarkForm = z.infer<typeof MarkForm>;
 
 export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   const person = signedIn(locals, url);
-  const view = await orNotFound(readForMarking(person, params.packet));
+  const { of, returned } = runThrough(url);
+  const [view, run, undoable] = await Promise.all([
+    orNotFound(readForMarking(person, params.packet)),
+    readRun(person, params.packet, of),
+    returned === null ? null : readReturned(person, returned)
+  ]);
   // A page that reads itself anew, or is come to by a link, may lie behind another: there the browser tells (`open`).
   if (view.unopened && !isDataRequest) await openRound(person, params.packet);
   const looking = readBehind(
@@ -41,47 +62,73 @@ export const load = async ({ locals, params, url, isDataRequest, depends }) => {
     'round_pieces'
   );
   const round = view.standing ?? view.rounds.find((r) => r.state === 'settled')?.no ?? null;
+  const values = valuesOf(view, round);
+  const live = shows(depends, topics.assignment(view.facts.assignmentId));
+  return { ...live, now: view.now, view, values, round, looking, run, of, undoable };
+};
+
+const written = (points: number | null | undefined) => (typeof points === 'number' ? pointsText(points) : '');
+
+/** What the form says at first: what was kept for later, else what was returned. */
+function valuesOf(view: MarkingView, round: number | null) {
   const known = view.draft ?? view.marks.find((mark) => mark.round === round) ?? null;
-  const values = {
+  const judged = view.criteria.map((row) => view.levels.find(({ level }) => row.levels.some(({ id }) => id === level)));
+  return {
     round: round ?? 1,
     key: randomUUID() as string,
     known: view.marks.length,
-    points: known?.points === null || known?.points === undefined ? '' : pointsText(known.points),
+    points: written(known?.points),
     remark: known?.remark ?? '',
-    levels: view.criteria.map((row) => row.levels.find(({ id }) => view.levels.includes(id))?.id ?? ''),
+    levels: judged.map((row) => row?.level ?? ''),
+    between: judged.map((row) => written(row?.points)),
+    waived: known?.waived ?? '',
+    otherwise: known?.otherwise ?? '',
+    at: '',
     due: '',
     closes: ''
   };
-  const live = shows(depends, topics.assignment(view.facts.assignmentId));
-  return { ...live, now: view.now, view, values, round, looking, next: await nextWaiting(person, params.packet) };
-};
+}
 
 /** What the marking form says, of the packet that its page shows. */
-type Given = Parameters<typeof keepMark>[1] & { due?: number; closes?: number };
+type Given = Parameters<typeof keepMark>[1] & { due?: number; closes?: number; at?: number };
 type Judge = (person: Person, given: Given) => ReturnType<typeof keepMark>;
 
-/** Does what the button says, and goes on to what has waited longest. */
+/** Does what the button says, and goes on to what comes after it. */
 const judge = (change: Judge) =>
   action(
     MarkForm,
     async (person, form, { params }: RequestEvent) => {
-      const answer = await change(person, await givenFor(person, params.packet, form));
+      const { of } = form;
+      // What comes after it is asked before it leaves the row.
+      const { next } = await readRun(person, params.packet, of);
+      const given = await givenFor(person, params.packet, form);
+      const answer = await change(person, given);
       if (!answer.ok) return { ...answer, known: (await readForMarking(person, params.packet)).marks.length };
-      return { ok: true as const, next: await nextWaiting(person, params.packet) };
+      const goOn = next ?? (await readRun(person, params.packet, of)).next;
+      return { ok: true as const, goOn, of, returned: given.at === undefined ? params.packet : null };
     },
     {
       reader: 'teacher',
       // Told once: whoever presses again has read it.
       with: ({ why, known }) => (why === 'returned-meanwhile' ? { known } : {}),
-      goTo: ({ next }) => (next ? `/marking/${next}` : '/marking')
+      goTo: ({ goOn, of, returned }) => markingHref(goOn, { of, returned })
     }
   );
 
 async function givenFor(person: Person, packetId: string, form: MarkForm): Promise<Given> {
   const { facts } = await readForMarking(person, packetId);
-  const levels = form.levels.filter((level) => level !== '');
-  return { ...form, packetId, levels, due: form.due?.(facts.zone), closes: form.closes?.(facts.zone) };
+  const rows = form.levels.flatMap((level, i) => (level === '' ? [] : [{ level, points: form.between[i] ?? null }]));
+  const moments = { due: form.due?.(facts.zone), closes: form.closes?.(facts.zone), at: form.at?.(facts.zone) };
+  return { ...form, ...moments, packetId, rows, waived: form.waive ? form.waived : null };
 }
+
+/** Now, or at the moment that the teacher has named. */
+const returnAs = (outcome: 'settled' | 'another-round') =>
+  judge((person, { at, ...given }) => {
+    const moments = outcome === 'settled' ? { due: undefined, closes: undefined } : {};
+    const judgement = { ...given, ...moments, outcome };
+    return at === undefined ? returnRound(person, judgement) : returnLater(person, { ...judgement, at });
+  });
 
 /** Says yes or no to a student who asks for their round. */
 const answerAsking = (answer: typeof handBack) =>
@@ -97,11 +144,13 @@ export const actions = {
       then: () => ({ done: 'Kept. The student sees nothing of it until you return it.', key: randomUUID() as string })
     }
   ),
-  settle: judge((person, given) =>
-    returnRound(person, { ...given, due: undefined, closes: undefined, outcome: 'settled' })
-  ),
-  again: judge((person, given) => returnRound(person, { ...given, outcome: 'another-round' })),
+  settle: returnAs('settled'),
+  again: returnAs('another-round'),
   look: judge(lookAndSettle),
+  undo: action(z.object({}), (person, _, { params }: RequestEvent) => undoReturn(person, params.packet), {
+    reader: 'teacher',
+    goTo: (_, __, { params, url }) => markingHref(params.packet, { of: runThrough(url).of, returned: null })
+  }),
   handBack: answerAsking(handBack),
   declineAskingBack: answerAsking(declineAskingBack)
 };

@@ -8,7 +8,14 @@
   import HandBack from '$ui/marking/HandBack.svelte';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/primitives/Message.svelte';
-  import { invalidateAll } from '$app/navigation';
+  import { ChevronLeft, ChevronRight } from '@lucide/svelte';
+  import { goto, invalidateAll, preloadData } from '$app/navigation';
+  import { fileAddress } from '$core/materials/source';
+  import MarkingKeys from '$ui/marking/MarkingKeys.svelte';
+  import UndoReturn from '$ui/marking/UndoReturn.svelte';
+  import { lookAhead } from '../../shared/look-at';
+  import { phrases } from '../../shared/phrases';
+  import { markingHref } from '../../shared/marking-run';
   import { reachJson } from '$ui/forms/reach-json';
   import { Remarking, setRemarking } from '$ui/pieces/remarking.svelte';
   import { setFilling } from '$ui/pieces/filling-parts';
@@ -27,11 +34,40 @@
   setRemarking(
     new Remarking(
       () => view.rounds.flatMap(({ remarks }) => remarks),
-      (pieceId, anchor, body) => remarksAt({ pieceId, anchor, body, key: crypto.randomUUID() }),
-      (id) => remarksAt({ drop: id })
+      {
+        note: (pieceId, noted) => remarksAt({ pieceId, ...noted, key: crypto.randomUUID() }),
+        drop: (id) => remarksAt({ drop: id }),
+        phrases,
+        about: () => ({ student: view.student, criteria: view.criteria }),
+        // The work is what this page is for: it is there at once.
+        opens: (pieceId) =>
+          view.rounds.some(({ no, pieces }) => no === data.round && pieces.some(({ id }) => id === pieceId))
+      },
+      (id, body) => remarksAt({ answers: id, body, key: crypto.randomUUID() })
     )
   );
   tellOnceVisible(() => (view.unopened ? `/marking/${view.packetId}?/open` : null));
+
+  const at = (packetId: string) => markingHref(packetId, { of: data.of, returned: null });
+  const toField = (selector: string) => document.querySelector<HTMLElement>(selector)?.focus();
+  const keys = {
+    n: { does: 'The next work that waits', go: () => data.run.next && void goto(at(data.run.next)) },
+    b: { does: 'The one before', go: () => data.run.before && void goto(at(data.run.before)) },
+    r: { does: 'To the rubric', go: () => toField('#judging fieldset input:checked, #judging fieldset input') },
+    p: { does: 'To the points', go: () => toField('#points') },
+    w: { does: 'To the remark on the whole', go: () => toField('#remark') }
+  };
+  /** The next work is fetched while this one is read, with what is shown of it. */
+  $effect(() => {
+    const { next } = data.run;
+    if (next === null) return;
+    void preloadData(at(next)).then((there) => {
+      if (there.type !== 'loaded' || there.status !== 200) return;
+      const ahead = there.data as typeof data;
+      const pieces = ahead.view.rounds.find(({ no }) => no === ahead.round)?.pieces ?? [];
+      lookAhead(pieces.slice(0, 4).map(({ id }) => fileAddress('submitted', id)));
+    });
+  });
 
   /** What the form on this page is about. What changes elsewhere does not take the form away. */
   let panel = $state.raw(untrack(() => ({ view: data.view, round: data.round })));
@@ -42,15 +78,28 @@
 </script>
 
 <svelte:head><title>{view.student}: {view.facts.title} · Vendro</title></svelte:head>
-<div class="mx-auto max-w-6xl px-4 pt-5 pb-16">
-  <p class="mb-3 flex gap-5 text-sm">
-    <a class="link" href="/marking">Marking</a>
+<div class="mx-auto max-w-[100rem] px-4 pt-4 pb-16">
+  <nav class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm" aria-label="Through the work">
+    <a class="link" href={markingHref(null, { of: data.of, returned: null })}>Marking</a>
     <a class="link" href="/assignments/{view.facts.assignmentId}">The whole class</a>
-    {#if data.next}<a class="ml-auto link" href="/marking/{data.next}" data-sveltekit-preload-data="off"
-        >Leave this, go to the next</a
-      >{/if}
-  </p>
-  <div class="mb-5 flex items-start gap-4">
+    <span class="ml-auto flex items-center gap-3">
+      {#if data.run.place > 0}<span class="figures">{data.run.place} of {data.run.waiting} waiting</span>{/if}
+      {#each [{ to: data.run.before, words: 'The one before', icon: ChevronLeft }, { to: data.run.next, words: 'The next one', icon: ChevronRight }] as { to, words, icon: Icon } (words)}
+        {#if to}
+          <a
+            class="btn btn-square btn-sm"
+            aria-label={words}
+            title={words}
+            href={at(to)}
+            data-sveltekit-preload-data="off"><Icon size={18} strokeWidth={1.75} aria-hidden="true" /></a
+          >
+        {/if}
+      {/each}
+      <MarkingKeys {keys} />
+    </span>
+  </nav>
+  {#if data.undoable}{#key data.undoable.packetId}<UndoReturn returned={data.undoable} />{/key}{/if}
+  <div class="mb-4 flex items-start gap-4">
     <Emblem emblem={view.facts.emblem} large />
     <div class="min-w-0">
       <h1 class="page-title">{view.student}</h1>
@@ -67,7 +116,7 @@
     </p>
   {/if}
   {#if view.handBack}<HandBack asked={view.handBack} round={view.standing} />{/if}
-  <div class="grid gap-8 lg:grid-cols-[minmax(0,1fr)_24rem]">
+  <div class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
     <div>
       <h2 class="mb-2 text-xl font-semibold">Rounds</h2>
       {#if view.rounds.length === 0}
@@ -81,7 +130,8 @@
       {/if}
     </div>
     <section
-      class="self-start rounded border border-base-300 bg-base-100 p-5 lg:sticky lg:top-4"
+      id="judging"
+      class="self-start rounded border border-base-300 bg-base-100 p-4 lg:sticky lg:top-3 lg:max-h-[calc(100vh-1.5rem)] lg:overflow-y-auto"
       aria-labelledby="judge"
     >
       {#if panel.round === null}
@@ -101,7 +151,7 @@
               {/if}
             </Message>
           {/if}
-          <MarkPanel start={data.values} view={panel.view} round={panel.round} answered={form} />
+          <MarkPanel start={data.values} view={panel.view} round={panel.round} of={data.of} answered={form} />
         {/key}
       {/if}
     </section>

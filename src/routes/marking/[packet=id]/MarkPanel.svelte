@@ -3,9 +3,11 @@
   import type { SubmitFunction } from '@sveltejs/kit';
   import { applyAction, enhance } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
+  import { roundTimeliness } from '$core/packets/due';
   import { isClosed } from '$core/packets/terms';
   import { UNREACHED } from '$ui/forms/act';
   import Judgement from '$ui/marking/Judgement.svelte';
+  import When from '$ui/time/When.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import type { ActionData, PageData } from './$types';
 
@@ -13,17 +15,25 @@
     start: PageData['values'];
     view: PageData['view'];
     round: number;
+    /** The assignment whose work is gone through; null for all. */
+    of: string | null;
     /** What the form was answered with before scripts ran. */
     answered: ActionData;
   }
-  const { start, view, round, answered }: Props = $props();
+  const { start, view, round, of, answered }: Props = $props();
   const closed = $derived(isClosed({ due: view.due, closes: view.closes, late: view.facts.late }, view.now));
   const correcting = $derived(view.standing === null);
+  const late = $derived.by(() => {
+    const own = view.rounds.find(({ no }) => no === round);
+    if (!own || own.kept >= 1) return null;
+    return { words: roundTimeliness(own.lateSeconds, own.due).words, kept: own.kept };
+  });
 
   /** What the teacher wrote stays on the page: when a return is refused, and when the page is read anew meanwhile. */
   let values = $state(untrack(() => ({ ...start, ...answered?.given })));
   let answer = $state.raw(untrack(() => answered));
   let submitting = $state(false);
+  let form = $state<HTMLFormElement>();
 
   const send: SubmitFunction = ({ cancel }) => {
     if (submitting) return cancel();
@@ -46,16 +56,33 @@
 <h2 id="judge" class="mb-3 text-xl font-semibold">{correcting ? 'Correct the result of' : 'Return'} round {round}</h2>
 {#if answer?.problem}<Message kind="problem">{answer.problem}</Message>{/if}
 {#if typeof answer?.done === 'string'}<Message kind="done">{answer.done}</Message>{/if}
-<form method="post" action="?/settle" use:enhance={send}>
+{#if view.draft?.returnAt}
+  <p class="mb-3 border-l-4 border-accent pl-3 text-sm">
+    Goes back by itself <When moment={view.draft.returnAt} both={false} />. Keeping it for later ends that.
+  </p>
+{/if}
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions (its button does the same) -->
+<form
+  method="post"
+  action="?/settle"
+  use:enhance={send}
+  bind:this={form}
+  onkeydown={(event) => {
+    if (event.key !== 'Enter' || !(event.ctrlKey || event.metaKey)) return;
+    event.preventDefault();
+    form?.requestSubmit();
+  }}
+>
   <Judgement
     points={view.facts.points}
     settles={view.facts.settles}
-    round={{ left: view.roundsLeft, closed, correcting }}
+    round={{ left: view.roundsLeft, closed, correcting, late }}
     criteria={view.criteria}
     {submitting}
     bind:values
     errors={answer?.problems ?? {}}
   >
+    <input type="hidden" name="of" value={of ?? ''} />
     <input type="hidden" name="round" value={values.round} />
     <input type="hidden" name="key" value={values.key} />
     <input type="hidden" name="known" value={values.known} />

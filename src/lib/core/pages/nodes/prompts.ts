@@ -6,6 +6,8 @@ import { fenceAt, fenced, type Fence } from './fence';
 export const MOST_OPTIONS = 30;
 const LONGEST_OPTION = 400;
 export const LONGEST_VALUE = 500;
+/** Characters of a question, where it is named. */
+export const LONGEST_ASKED = 200;
 
 const id = () => ({
   default: '',
@@ -91,6 +93,29 @@ export const TeachersPart = Node.create({
   ],
   renderMarkdown: ({ attrs, content }, helpers) =>
     fenced(partOf('teachers', attrs), helpers.renderChildren(content ?? [], '\n\n'))
+});
+
+/** What was answered to a question that its teacher asks no more. It is its writer's: they keep it or take it out. */
+export const Lapsed = Node.create({
+  name: 'lapsed',
+  group: 'block',
+  content: 'block+',
+  isolating: true,
+  defining: true,
+  addAttributes: () => ({
+    id: id(),
+    /** The question. */
+    asked: kept('asked', '', (value) => typeof value === 'string' && value.length <= LONGEST_ASKED),
+    /** Its writer chose that it stays. */
+    stays: yes('stays')
+  }),
+  parseHTML: () => [{ tag: 'section[data-asked]' }],
+  renderHTML: ({ HTMLAttributes }) => ['section', mergeAttributes(HTMLAttributes, { class: 'lapsed' }), 0],
+  renderMarkdown: ({ attrs, content }, helpers) => {
+    const { kind, id: own, values } = partOf('lapsed', attrs);
+    const asked = typeof attrs?.asked === 'string' ? attrs.asked : '';
+    return fenced({ kind, id: own, values: { asked, ...values } }, helpers.renderChildren(content ?? [], '\n\n'));
+  }
 });
 
 /** One or several of some options. */
@@ -221,6 +246,11 @@ const KINDS: Partial<Record<string, (fence: Fence, inside: JSONContent[] | JSONC
     content: orEmpty(blocks(inside))
   }),
   teachers: ({ id: own }, inside) => ({ type: 'teachersPart', attrs: { id: own }, content: orEmpty(blocks(inside)) }),
+  lapsed: ({ id: own, values }, inside) => ({
+    type: 'lapsed',
+    attrs: { id: own, asked: (values.asked ?? '').slice(0, LONGEST_ASKED), stays: values.stays === 'yes' },
+    content: orEmpty(blocks(inside))
+  }),
   choice: ({ id: own, values, inside }) => {
     const lines = [...inside.matchAll(/^- \[([ x])\] (.*)$/gm)].slice(0, MOST_OPTIONS);
     return {
@@ -263,7 +293,7 @@ function partOf(
   kind: string,
   attrs: Record<string, unknown> | undefined
 ): { kind: string; id: string; values: Record<string, string> } {
-  const said = (['optional', 'several', 'strict'] as const).filter((name) => attrs?.[name] === true);
+  const said = (['optional', 'several', 'strict', 'stays'] as const).filter((name) => attrs?.[name] === true);
   return {
     kind,
     id: typeof attrs?.id === 'string' ? attrs.id : '',

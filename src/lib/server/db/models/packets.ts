@@ -98,6 +98,12 @@ export class Mark extends Model<InferAttributes<Mark>, InferCreationAttributes<M
   declare byPerson: string;
   declare changedAt: Date;
   declare returnedAt: CreationOptional<Date | null>;
+  /** Why lateness is not charged, and why the points are other than the rubric's. */
+  declare waived: CreationOptional<string | null>;
+  declare otherwise: CreationOptional<string | null>;
+  /** When it goes back by itself, and as what. */
+  declare returnAt: CreationOptional<Date | null>;
+  declare returnAs: CreationOptional<Record<string, unknown> | null>;
 }
 Mark.init(
   {
@@ -110,7 +116,11 @@ Mark.init(
     kept: { type: DataTypes.DECIMAL(5, 4), allowNull: false, defaultValue: '1' },
     byPerson: uuid(),
     changedAt: moment(),
-    returnedAt: maybeMoment()
+    returnedAt: maybeMoment(),
+    waived: maybeText(),
+    otherwise: maybeText(),
+    returnAt: maybeMoment(),
+    returnAs: { type: DataTypes.JSONB, allowNull: true }
   },
   { sequelize: database, tableName: 'marks' }
 );

@@ -9,9 +9,11 @@
   import PageEditor from '$ui/pages/PageEditor.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import type { Filling } from '../ways';
+  import { getWriting } from '../writing';
 
   /** Begins a page in the place, under the name that the brief wants, and opens it. */
   const { at, close }: { at: Filling; close: () => void } = $props();
+  const writing = getWriting();
   let goal = $state.raw<PageGoal | null>(null);
   const copied = $derived(at.place.starter === true && at.pieces.some(isStarterCopy));
   let busy = $state(false);
@@ -21,15 +23,8 @@
   const name = $derived(at.place.named ?? [facts?.title ?? at.place.title, person?.name].filter(Boolean).join(', '));
 
   function begin({ began: pieceId }: Record<string, unknown>, sent: FormData) {
-    const { assignmentId, place } = at;
     if (typeof pieceId === 'string')
-      goal = {
-        assignmentId,
-        pieceId,
-        name: `${String(sent.get('name'))}.md`,
-        wants: place.wants,
-        starter: place.starter === true
-      };
+      goal = writing.goalOf({ id: pieceId, name: `${String(sent.get('name'))}.md`, deliverableId: at.place.id });
   }
 </script>
 

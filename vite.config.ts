@@ -16,8 +16,10 @@ const server = {
   environment: 'node' as const,
   globalSetup: 'tests/server/global-setup.ts',
   setupFiles: ['tests/server/own-database.ts'],
-  testTimeout: 30_000,
-  hookTimeout: 60_000
+  // As for the core; and what a loaded machine broke all the same is tried once more, and said.
+  testTimeout: 60_000,
+  hookTimeout: 120_000,
+  retry: 1
 };
 
 /**
@@ -60,7 +62,8 @@ export default defineConfig({
           name: 'scripts',
           environment: 'node',
           include: ['scripts/**/*.test.mjs', 'demo/**/*.test.ts'],
-          testTimeout: 60_000
+          testTimeout: 60_000,
+          retry: 1
         }
       }
     ]

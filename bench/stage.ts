@@ -80,7 +80,8 @@ async function serve(entry: string, env: Record<string, string>): Promise<Served
     stdio: ['ignore', 'ignore', 'inherit'],
     env: { ...process.env, ...env, ...own, NODE_ENV: 'production' }
   });
-  for (let i = 0; i < 200; i++) {
+  // A loaded machine starts it late: only one that ended is given up on.
+  for (let i = 0; i < 1200 && child.exitCode === null; i++) {
     if (await fetch(url, { redirect: 'manual' }).catch(() => null))
       return { url, process: child, stop: () => child.kill('SIGKILL') };
     await new Promise((resolve) => setTimeout(resolve, 50));

@@ -11,7 +11,7 @@ export const ROOMS = {
     'plan receipts rounds shelf threads assignments marking checks tidings refusals'
   ).split(' '),
   server: (
-    'db live mail auth people parsing parties tidings blobs pdf rich-text standins links reading questions pages materials pieces lines ' +
+    'db live mail auth people parsing parties offices tidings blobs pdf rich-text standins links reading questions pages materials pieces lines ' +
     'shelf packets receipts threads courses assignments checks rounds gathering uploads marking plan search sources school ' +
     'jobs backup parser'
   ).split(' '),

@@ -7,6 +7,9 @@ import type { Action } from '$core/packets/allowed';
 import { activeSeal, type Custody } from '$core/packets/custody';
 import { decide, type Decision } from '$core/packets/decide';
 import { blank, fold } from '$core/packets/fold';
+import { stagePlace } from '$core/judging/stages';
+import { TRACK } from '$core/packets/stories.testing';
+import { moveStage } from '$server/marking/move-stage';
 import { undoReturn } from '$server/marking/undo-return';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { termsOf } from '$server/packets/facts';
@@ -52,7 +55,7 @@ const anyTerms = fc.record({
   due: anyMoment,
   allowance: fc.option(fc.integer({ min: 1, max: 2 }), { nil: null }),
   takeBack: fc.boolean(),
-  settles: fc.constantFrom('result' as const, ...JUDGED),
+  settles: fc.constantFrom('result' as const, 'stages' as const, ...JUDGED),
   late: fc.constantFrom(
     { kind: 'none' } as const,
     { kind: 'per-day', percent: 10, graceMinutes: 15, floorPercent: 50 } as const,
@@ -80,6 +83,14 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
     closes: fc.option(anyMoment, { nil: undefined })
   }),
   fc.record({ do: fc.constant('extend' as const), due: anyMoment, closes: anyMoment }),
+  {
+    weight: 2,
+    arbitrary: fc.record({
+      do: fc.constant('move-stage' as const),
+      to: fc.constantFrom(null, ...TRACK.map(({ id }) => id)),
+      remark: fc.constantFrom('', 'Where is the keel?')
+    })
+  },
   fc.constantFrom<Action>(
     { do: 'open' },
     { do: 'remove-piece', piece: '' },
@@ -165,6 +176,8 @@ const WAYS: Ways = {
   return: async (a, id, custody) =>
     returnRound(school.teacher, { ...(await judgement(id, custody)), outcome: a.outcome, closes: a.closes }),
   'undo-return': async (_a, id) => undoReturn(school.teacher, await packetOf(school.ilse, id)),
+  'move-stage': async (a, id, custody) =>
+    moveStage(school.teacher, { ...(await judgement(id, custody)), to: a.to, remark: a.remark }),
   'look-and-settle': async (_a, id, custody) => lookAndSettle(school.teacher, await judgement(id, custody)),
   excuse: (_a, id) => excuse(school.teacher, who(id)),
   'lift-excuse': (_a, id) => liftExcuse(school.teacher, who(id)),
@@ -205,7 +218,8 @@ it(
     await fc.assert(
       fc.asyncProperty(anyTerms, story, async (terms, steps) => {
         at(MONDAY);
-        const id = await school.set({ ...terms, points: null });
+        const stages = terms.settles === 'stages' ? TRACK : [];
+        const id = await school.set({ ...terms, stages, points: null });
         await openAssignment(school.ilse, { assignmentId: id });
         const { facts } = await readAssignment(school.ilse, id);
         const packetId = await packetOf(school.ilse, id);
@@ -241,7 +255,8 @@ async function agrees(packetId: string, model: Custody): Promise<void> {
     nominated: model.nominated,
     claimed: model.claimed !== null,
     askedBack: model.handBack !== null,
-    receipts: model.rounds.length
+    receipts: model.rounds.length,
+    at: model.terms.stages.length > 0 ? stagePlace(model.terms.stages, model.stage) : null
   });
 }
 
@@ -254,7 +269,8 @@ const Beside = z.object({
   nominated: z.number().nullable(),
   claimed: z.boolean(),
   askedBack: z.boolean(),
-  receipts: z.number()
+  receipts: z.number(),
+  at: z.unknown()
 });
 const counted = (table: string, where = 'true') =>
   `(select count(*)::int from ${table} x where x.packet_id = p.id and ${where})`;
@@ -262,5 +278,5 @@ const BESIDE = `
   select p.standing_round as standing, ${counted('rounds', "x.state = 'standing'")} as "standingRounds",
     ${counted('pieces')} as pieces, ${counted('seals', 'x.ended is null')} as "openSeals", p.comes_back as "comesBack",
     p.nominated, p.claimed_at is not null as claimed, p.asked_back_at is not null as "askedBack",
-    ${counted('receipts')} as receipts
+    ${counted('receipts')} as receipts, p.stage_place as at
   from packets p where p.id = $1`;

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { MOST_MINUTES, RuleNames } from '../courses/rules';
+import { CREDIT_UNITS } from '../judging/credits';
+import { Track, trackProblem, trackProblemWords } from '../judging/stages';
 import { WAYS } from '../judging/ways';
 import { COUNTS } from '../packets/terms';
 import { LatePolicy } from '../lateness/late-policy';
@@ -57,6 +59,9 @@ export const AssignmentDraft = z
     allowance: z.number().int().positive().nullable().default(null),
     takeBack: z.boolean().default(true),
     settles: z.enum(WAYS).default('result'),
+    stages: Track.default([]),
+    creditTarget: z.number().positive('A target is more than zero, or left out.').max(10_000).nullable().default(null),
+    creditUnit: z.enum(CREDIT_UNITS).default('hours'),
     late: LatePolicy.default({ kind: 'none' }),
     counts: z.enum(COUNTS).default('latest'),
     standsAgain: z.boolean().default(false),
@@ -83,6 +88,10 @@ export const AssignmentDraft = z
   .refine((a) => a.passBy === null || a.due === null || a.passBy >= a.due, {
     message: 'It must be passed before it is due. The date to pass by comes after the one to submit by.',
     path: ['passBy']
+  })
+  .superRefine(({ settles, stages }, context) => {
+    const problem = settles === 'stages' ? trackProblem(stages) : null;
+    if (problem) context.addIssue({ code: 'custom', path: ['stages'], message: trackProblemWords(problem) });
   });
 export type AssignmentDraft = z.infer<typeof AssignmentDraft>;
 
@@ -93,12 +102,17 @@ export interface Begun {
   submitted: number;
   /** Pieces that lie in a place which the change takes away. */
   piecesInRemoved: number;
+  /** Works that are at a stage which the change takes away. */
+  atRemoved?: number;
 }
+
+/** What of an assignment students rest on. */
+type Parted = Pick<AssignmentDraft, 'due' | 'closes' | 'deliverables'> & { stages?: Track };
 
 /** What a change means for students who have begun, one plain sentence each; empty where nobody is concerned. */
 export function impactWords(
-  before: Pick<AssignmentDraft, 'due' | 'closes' | 'deliverables'>,
-  after: Pick<AssignmentDraft, 'due' | 'closes' | 'deliverables'>,
+  before: Parted,
+  after: Parted,
   begun: Begun
 ): string[] {
   if (begun.started === 0) return [];
@@ -114,6 +128,12 @@ export function impactWords(
       begun.piecesInRemoved > 0
         ? `${listed(removed)} goes away. ${begun.piecesInRemoved} pieces that lie there stay in the packets, in the "also" place.`
         : `${listed(removed)} goes away. No piece lies there yet.`
+    );
+  const stays = new Set(after.stages?.map(({ id }) => id));
+  const lost = (before.stages ?? []).filter(({ id }) => !stays.has(id));
+  if (lost.length > 0)
+    sentences.push(
+      `The stage ${listed(lost)} goes away. ${begun.atRemoved ?? 0} works that are at it stand at the first stage from then on.`
     );
   if (added.length > 0) sentences.push(`${listed(added)} is new for ${who}.`);
   return sentences;

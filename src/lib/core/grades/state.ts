@@ -20,13 +20,13 @@ export type GradeState = (typeof GRADE_STATES)[number];
 
 /** The state of one line. Each line has exactly one. */
 export function gradeState(
-  line: Pick<GradeLine, 'standing' | 'settledBy' | 'holder' | 'opens' | 'due'>,
+  line: Pick<GradeLine, 'standing' | 'settledBy' | 'holder' | 'opens' | 'due' | 'at'>,
   now: Moment
 ): GradeState {
   if (line.standing === 'settled') return SETTLED[line.settledBy ?? 'result'];
   if (line.standing === 'closed') return 'closed';
   if (line.holder === 'teacher') return 'waiting';
-  if (line.standing === 'another-round') return 'again';
+  if (line.standing === 'another-round' && line.at?.moved !== 'on') return 'again';
   if (line.standing === 'taken-back') return 'gone';
   if (line.opens !== null && line.opens > now) return 'not-open';
   if (line.due === null) return 'undated';
@@ -36,6 +36,8 @@ export function gradeState(
 const SETTLED = {
   result: 'returned',
   passed: 'returned',
+  stages: 'returned',
+  credits: 'returned',
   'looked-at': 'returned',
   declared: 'declared',
   excused: 'excused',
@@ -48,10 +50,16 @@ export const stateWords = (state: GradeState): string => WORDS[state];
 /** What is said of one line; of what came back without a result also how it settled: "Came back, passed". */
 export function gradeWords(line: GradeLine, now: Moment): string {
   const state = gradeState(line, now);
-  const how = line.settledBy === 'passed' || line.settledBy === 'looked-at' ? `, ${HOW[line.settledBy]}` : '';
-  return `${stateWords(state)}${state === 'returned' ? how : ''}`;
+  const stage = line.at && line.standing !== 'settled' ? `, at “${line.at.title}”` : '';
+  const how = HOW[line.settledBy ?? 'result'];
+  return `${stateWords(state)}${stage}${state === 'returned' && how ? `, ${how}` : ''}`;
 }
-const HOW = { passed: 'passed', 'looked-at': 'looked at' } as const;
+const HOW: Partial<Record<NonNullable<GradeLine['settledBy']>, string>> = {
+  passed: 'passed',
+  'looked-at': 'looked at',
+  stages: 'through all its stages',
+  credits: 'credits granted'
+};
 
 const WORDS: Record<GradeState, string> = {
   again: 'Came back: do it again',

@@ -11,7 +11,11 @@ export type Step =
   /** The teacher returns it as settled. */
   | 'settle'
   /** The teacher settles it by having looked at it. */
-  | 'look';
+  | 'look'
+  /** Whoever has it passes it to another stage. */
+  | 'move'
+  /** The teacher grants credits for an activity. */
+  | 'grant';
 
 /** A button of the marking desk that ends a round. */
 export interface Answer {
@@ -25,6 +29,8 @@ export interface Answer {
 export interface WayOfJudging {
   /** Why a step is not taken in this way; what is not named is. */
   refuses: Partial<Record<Step, JudgingRefusal>>;
+  /** Steps that no other way has, unless it names them too. */
+  takes?: ReadonlyArray<'move' | 'grant'>;
   /** What its work is settled by. */
   settledBy: SettledBy;
   /** Whether a result has points, where the assignment gives any. */

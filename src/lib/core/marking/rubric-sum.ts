@@ -1,4 +1,4 @@
-import { Decimal } from '../grades/decimal';
+import { Decimal } from '../decimal';
 import { mostPoints, type Criterion, type Level } from '../assignments/rubric';
 
 /** A row of the rubric as it was judged: at a level, with other points than the level's where it lies between two. */

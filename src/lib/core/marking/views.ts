@@ -20,6 +20,8 @@ export interface WaitingRound {
   begun: boolean;
   /** The student works on the round after it. */
   revising: boolean;
+  /** The stage that it is at, where it passes stages. */
+  stage: string | null;
 }
 
 /** An assignment of which rounds wait. */

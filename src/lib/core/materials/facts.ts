@@ -28,6 +28,10 @@ export const BlobFacts = z.object({
   teachersParts: z.number().optional(),
   /** Answers on it whose questions are not asked any more, and of which its writer has not chosen what becomes of them. */
   toChoose: z.number().optional(),
+  /** What its entries claim hours for. */
+  activities: z
+    .array(z.object({ id: z.string(), title: z.string(), about: z.string(), claimed: z.string() }))
+    .optional(),
   /** What was noted as it was made here, by the browser that made it. */
   made: MadeFacts.optional()
 });

@@ -29,6 +29,8 @@ export type Action =
   | { do: 'mark' }
   | { do: 'return'; outcome: 'settled' | 'another-round'; due?: Moment | null; closes?: Moment | null }
   | { do: 'look-and-settle' }
+  /** `to`: a stage's id; null past the last one. */
+  | { do: 'move-stage'; to: string | null; remark: string }
   | { do: 'undo-return' }
   | { do: 'excuse' }
   | { do: 'lift-excuse' }

@@ -1,5 +1,6 @@
 import type { Step } from '../judging/module';
 import { stepRefusal } from '../judging/registry';
+import { stageAfter, stageOf, stagesBefore } from '../judging/stages';
 import { MINUTE, type Moment } from '../time/moment';
 import {
   activeSeal,
@@ -143,6 +144,15 @@ const RULES: Rules = {
       () => step(c, 'look'),
       () => nothingArriving(c, now)
     ),
+  'move-stage': (c, a, now) =>
+    first(
+      unsettled(c),
+      () => step(c, 'move'),
+      () => nothingArriving(c, now),
+      () => leadsTo(c, a),
+      // What the student hands over next must be able to come.
+      () => (a.to === null || c.standing === null ? OK : staysOpen(c, a.to, now))
+    ),
   'undo-return': (c, _a, now) =>
     first(overlay(c), () => {
       if (c.undo === null) return no('nothing-to-undo');
@@ -264,6 +274,22 @@ function step(c: Custody, taken: Step): Verdict {
 function returnable(c: Custody): Verdict {
   if (c.standing !== null) return OK;
   return c.rounds.some((r) => r.state === 'settled') ? OK : no('nothing-stands');
+}
+
+/** On to the next stage with what stands, or back to an earlier one, which says why. */
+function leadsTo(c: Custody, { to, remark }: Extract<Action, { do: 'move-stage' }>): Verdict {
+  const from = stageOf(c.terms.stages, c.stage);
+  if (!from) return no('not-a-stage-from-here');
+  if (to === (stageAfter(c.terms.stages, from)?.id ?? null)) return stands(c);
+  const back = stagesBefore(c.terms.stages, from).find(({ id }) => id === to);
+  if (!back) return no('not-a-stage-from-here');
+  if (remark.trim() === '') return no('going-back-unexplained');
+  return c.standing === null && !back.asks ? no('nothing-stands') : OK;
+}
+
+function staysOpen(c: Custody, to: string, now: Moment): Verdict {
+  const asks = c.terms.stages.find(({ id }) => id === to)?.asks ?? false;
+  return asks && isClosed(c.terms, now) ? no('needs-new-closing') : OK;
 }
 
 /** Asking for another round is only fair while one can still be submitted. */

@@ -8,17 +8,20 @@ import { decide } from './decide';
 import { CustodyDeed, type CustodyEvent } from './events';
 import { blank, fold } from './fold';
 import { refusalWords } from './refusal-words';
+import { TRACK } from './stories.testing';
 import type { Terms } from './terms';
+import { stageAfter, stageOf } from '../judging/stages';
 
 const moment = fc.integer({ min: 0, max: 2000 });
 const maybeMoment = fc.option(moment, { nil: null });
-const anyTerms: fc.Arbitrary<Terms> = fc.record({
+const anyTerms: fc.Arbitrary<Terms> = fc
+  .record({
   opens: maybeMoment,
   due: maybeMoment,
   closes: maybeMoment,
   allowance: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
   takeBack: fc.boolean(),
-  settles: fc.constantFrom('result' as const, 'result' as const, ...WAYS),
+  settles: fc.constantFrom('result' as const, 'result' as const, 'stages' as const, ...WAYS),
   late: fc.constantFrom(
     { kind: 'none' } as const,
     { kind: 'per-day', percent: 10, graceMinutes: 0, floorPercent: 50 } as const,
@@ -27,7 +30,7 @@ const anyTerms: fc.Arbitrary<Terms> = fc.record({
   counts: fc.constantFrom('latest', 'best', 'nominated'),
   standsAgain: fc.boolean(),
   followMinutes: fc.constantFrom(0, 1)
-});
+}).map((terms) => ({ ...terms, stages: terms.settles === 'stages' ? TRACK : [] }));
 const anyAction: fc.Arbitrary<Action> = fc.oneof(
   { weight: 6, arbitrary: fc.constant<Action>({ do: 'add-piece', piece: 'p' }) },
   { weight: 8, arbitrary: fc.constant<Action>({ do: 'submit' }) },
@@ -47,6 +50,14 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
     closes: fc.option(maybeMoment, { nil: undefined })
   }),
   fc.record({ do: fc.constant('extend' as const), due: maybeMoment, closes: maybeMoment }),
+  {
+    weight: 4,
+    arbitrary: fc.record({
+      do: fc.constant('move-stage' as const),
+      to: fc.constantFrom(null, ...TRACK.map(({ id }) => id)),
+      remark: fc.constantFrom('', 'Where is the keel?')
+    })
+  },
   fc.constantFrom<Action>(
     { do: 'open' },
     { do: 'remove-piece', piece: 'p' },
@@ -121,7 +132,7 @@ describe('no sequence of permitted actions', () => {
   it('makes a standing round vanish unasked', () =>
     always(({ before, after, action }) => {
       if (before.standing === null || after.standing !== null) return;
-      expect(['take-back', 'return', 'look-and-settle', 'hand-back']).toContain(action.do);
+      expect(['take-back', 'return', 'look-and-settle', 'hand-back', 'move-stage']).toContain(action.do);
       if (action.do === 'take-back') expect(action.restores).toBeNull();
     }));
 
@@ -146,7 +157,9 @@ describe('no sequence of permitted actions', () => {
   it('judges what stands while a sealed round is on its way', () =>
     always(({ before, action, now }) => {
       if (activeSeal(before, now) === null) return;
-      expect(['mark', 'return', 'look-and-settle', 'hand-back', 'submit', 'take-back']).not.toContain(action.do);
+      expect(['mark', 'return', 'look-and-settle', 'hand-back', 'submit', 'take-back', 'move-stage']).not.toContain(
+        action.do
+      );
     }));
 
   it('lets a round stand again by itself, unless the student asked for it and the due moment has passed', () =>
@@ -161,13 +174,27 @@ describe('no sequence of permitted actions', () => {
 
   it('makes a return that cannot be undone within its minute, to exactly what there was; nor later, nor twice', () =>
     always(({ before, after, action, now }) => {
-      if (action.do !== 'return' && action.do !== 'look-and-settle') return;
+      const moves = action.do === 'move-stage' && before.standing !== null && after.standing === null;
+      if (action.do !== 'return' && action.do !== 'look-and-settle' && !moves) return;
       const undone = decide(after, { do: 'undo-return' }, now + UNDO_WITHIN, 'someone');
       if (!undone.ok) throw new Error(undone.why);
       // New moments that came with it stay.
       expect(undone.custody).toEqual({ ...before, terms: after.terms, undo: null });
       expect(decide(after, { do: 'undo-return' }, now + UNDO_WITHIN + 1, 'someone').ok).toBe(false);
       expect(decide(undone.custody, { do: 'undo-return' }, now, 'someone').ok).toBe(false);
+    }));
+
+  it('leads past a stage: a track is passed in its order, goes back only with a reason, and settles after its last', () =>
+    always(({ before, after, action }) => {
+      if (action.do !== 'move-stage') return void expect(after.stage?.id).toBe(before.stage?.id);
+      const from = stageOf(TRACK, before.stage);
+      const to = stageOf(TRACK, after.stage);
+      if (!from || !to) throw new Error('no stage');
+      if (after.phase === 'settled') expect(stageAfter(TRACK, from)).toBeNull();
+      else if (after.stage?.moved === 'on') expect(to).toBe(stageAfter(TRACK, from));
+      else expect(action.remark).not.toBe('');
+      // Whoever has to hand something over has it; a stage that asks nothing has what stood.
+      if (after.phase !== 'settled') expect(after.standing === null).toBe(to.asks);
     }));
 
   it('leads beyond the allowance', () =>

@@ -1,3 +1,4 @@
+import { stagePlace, type StagePlace, type TrackPlace } from '../judging/stages';
 import type { SettledBy as OfItself } from '../judging/ways';
 import type { Moment } from '../time/moment';
 import { isClosed, type Terms } from './terms';
@@ -56,6 +57,8 @@ export interface Custody {
   lastMove: 'to-teacher' | 'to-student' | null;
   /** When the holder last changed; null before anything moved. */
   since: Moment | null;
+  /** Where it is on its track; null at the first stage, and where there is no track. */
+  stage: TrackPlace | null;
   /** The return that came last, as long as nothing was done about it; null where there is none. */
   undo: { at: Moment; round: number; before: Custody } | null;
 }
@@ -86,12 +89,16 @@ export interface Holding {
   standing: Standing;
   settledBy: SettledBy | null;
   lastMove: Custody['lastMove'];
+  /** The stage that it is at, where it passes stages. */
+  at?: StagePlace | null;
 }
 
 /** As much of a custody as it takes to say who holds the packet: lists read just this from the database. */
 export type CustodySummary = Pick<Custody, 'phase' | 'pieces' | 'settledBy' | 'excused' | 'inPerson' | 'lastMove'> & {
   seal: Pick<Seal, 'until'> | null;
   terms: Pick<Terms, 'due' | 'closes' | 'late'>;
+  /** Lists read its names with the packet; a custody has its track. */
+  at: StagePlace | null;
 };
 
 /**
@@ -99,12 +106,14 @@ export type CustodySummary = Pick<Custody, 'phase' | 'pieces' | 'settledBy' | 'e
  *
  * Time enters only here: an open packet whose closing moment has passed reads as closed. Everything else is in the log.
  */
-export function holding(custody: CustodySummary, now: Moment): Holding {
+export function holding(custody: CustodySummary | Custody, now: Moment): Holding {
   const settledBy = restedBy(custody);
-  if (settledBy !== null) return { holder: 'nobody', standing: 'settled', settledBy, lastMove: custody.lastMove };
   const { phase, lastMove } = custody;
-  if (phase === 'submitted' || phase === 'revising') return { holder: 'teacher', standing: phase, settledBy, lastMove };
-  return { holder: 'student', standing: openStanding(custody, now), settledBy, lastMove };
+  const at = 'at' in custody ? custody.at : stagePlace(custody.terms.stages, custody.stage);
+  const known = { settledBy, lastMove, ...(at && { at }) };
+  if (settledBy !== null) return { holder: 'nobody', standing: 'settled', ...known };
+  if (phase === 'submitted' || phase === 'revising') return { holder: 'teacher', standing: phase, ...known };
+  return { holder: 'student', standing: openStanding(custody, now), ...known };
 }
 
 /** What settled the packet, if anything did. An excuse or an in-person receipt rests on top of whatever lies below. */
@@ -147,7 +156,7 @@ export function restorableRounds(custody: Custody): number[] {
   return custody.rounds.filter((r) => r.state === 'superseded').map((r) => r.no);
 }
 
-function openStanding(custody: CustodySummary, now: Moment): Standing {
+function openStanding(custody: CustodySummary | Custody, now: Moment): Standing {
   if (activeSeal(custody, now)) return 'sealed';
   if (isClosed(custody.terms, now)) return 'closed';
   if (custody.phase === 'taken-back' || custody.phase === 'another-round') return custody.phase;

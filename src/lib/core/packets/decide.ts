@@ -1,4 +1,5 @@
 import { judging } from '../judging/registry';
+import { stageOf, type Stage } from '../judging/stages';
 import { MINUTE, type Moment } from '../time/moment';
 import { allowed, type Action, type Refusal } from './allowed';
 import { roundsLeft, type Custody } from './custody';
@@ -65,6 +66,7 @@ const DEEDS: Deeds = {
       ...(a.outcome === 'settled' && settledAs(c))
     }
   ],
+  'move-stage': (c, a) => [stageMoved(c, a)],
   'undo-return': (c) => [{ type: 'return-undone', round: c.undo?.round ?? 0 }],
   'look-and-settle': (c) => [{ type: 'looked-at', round: standing(c) }],
   excuse: () => [{ type: 'excused' }],
@@ -76,6 +78,26 @@ const DEEDS: Deeds = {
   'decline-claim': () => [{ type: 'in-person-claim-declined' }],
   extend: (_c, a) => extension(a)
 };
+
+function stageMoved(c: Custody, a: Extract<Action, { do: 'move-stage' }>): CustodyDeed {
+  const { stages } = c.terms;
+  const from = stageOf(stages, c.stage);
+  const to = stages.find(({ id }) => id === a.to) ?? null;
+  if (!from) throw new Error('There is no track, although moving on it was allowed.');
+  const goes = to === null ? 'rest' : to.asks ? 'student' : 'office';
+  return {
+    type: 'stage-moved',
+    round: c.standing,
+    from: named(from),
+    to: to && named(to),
+    back: to !== null && stages.indexOf(to) < stages.indexOf(from),
+    goes,
+    grants: goes === 'student' && roundsLeft(c) === 0 ? 1 : 0,
+    remark: a.remark
+  };
+}
+
+const named = ({ id, title, office }: Stage) => ({ id, title, office: office?.name ?? null });
 
 function extension(a: { due?: Moment | null; closes?: Moment | null }): CustodyDeed[] {
   const { due, closes } = a;

@@ -7,6 +7,7 @@ import { submitEnds } from './terms';
 /** What the Desk needs to know about one assignment to place it. */
 export interface DeskEntry {
   standing: Standing;
+  at?: Holding['at'];
   due: Moment | null;
   closes: Moment | null;
   opens: Moment | null;
@@ -103,8 +104,10 @@ export function deskGroup(entry: DeskEntry, now: Moment): DeskGroup {
 export function need(entry: DeskEntry, now: Moment): Need | null {
   if (entry.ranOut && entry.standing !== 'settled' && entry.standing !== 'closed') return 'seal-ran-out';
   if (entry.standing === 'taken-back') return 'teacher-has-nothing';
-  if (entry.standing === 'another-round') return 'another-round';
-  if (entry.standing !== 'not-started' && entry.standing !== 'in-progress') return null;
+  // Who was passed on to the next stage is not behind with anything: its dates say when.
+  const passedOn = entry.standing === 'another-round' && entry.at?.moved === 'on';
+  if (entry.standing === 'another-round' && !passedOn) return 'another-round';
+  if (!passedOn && entry.standing !== 'not-started' && entry.standing !== 'in-progress') return null;
   if (entry.opens !== null && entry.opens > now) return null;
   const ends = submitEnds(entry);
   const closing = ends !== null && ends - now <= CLOSING_WITHIN;

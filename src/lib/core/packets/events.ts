@@ -5,6 +5,9 @@ import type { Moment } from '../time/moment';
 const round = z.number().int().min(1);
 const moment = z.number().int();
 
+/** A stage as a log names it: `office` is null where the course's teachers have it. */
+const StageThen = z.object({ id: z.string(), title: z.string(), office: z.string().nullable() });
+
 /**
  * Everything that can happen to a packet, as it is written in the log. Nothing in the log is ever changed or removed;
  * where a person changes their mind, a later event says so.
@@ -69,6 +72,20 @@ export const CustodyDeed = z.discriminatedUnion('type', [
     as: z.enum(SETTLED_BY).optional()
   }),
   z.object({ type: z.literal('looked-at'), round }),
+  /**
+   * Whoever had it passed it to another stage, or past the last one (`to` is null). `round`: the one that stood; null where it is
+   * called back while the student has it. `goes`: who has it from then on. Names are as they were then.
+   */
+  z.object({
+    type: z.literal('stage-moved'),
+    round: round.nullable(),
+    from: StageThen,
+    to: StageThen.nullable(),
+    back: z.boolean(),
+    goes: z.enum(['student', 'office', 'rest']),
+    grants: z.union([z.literal(0), z.literal(1)]),
+    remark: z.string()
+  }),
   /** The teacher took the return back at once, before anything was done about it. */
   z.object({ type: z.literal('return-undone'), round }),
   z.object({ type: z.literal('declared-done'), note: z.string().optional() }),

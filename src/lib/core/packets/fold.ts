@@ -38,6 +38,7 @@ export function blank(terms: Terms): Custody {
     claimed: null,
     lastMove: null,
     since: null,
+    stage: null,
     undo: null
   };
 }
@@ -47,10 +48,16 @@ export function apply(custody: Custody, event: CustodyEvent): Custody {
   // Each entry takes exactly the event of its own key; TypeScript cannot follow that through the lookup.
   const step = STEPS[event.type] as (c: Custody, e: CustodyEvent) => Custody;
   const next = step(custody, event);
-  if (event.type === 'returned' || event.type === 'looked-at')
-    return { ...next, undo: { at: event.at, round: event.round, before: { ...custody, undo: null } } };
+  const round = returnedBy(event);
+  if (round !== null) return { ...next, undo: { at: event.at, round, before: { ...custody, undo: null } } };
   // Whoever only looks at what came back has done nothing about it.
   return event.type === 'opened' ? next : { ...next, undo: null };
+}
+
+/** The round that an event gives back to its student or settles; null where it does neither. */
+function returnedBy(event: CustodyEvent): number | null {
+  if (event.type === 'returned' || event.type === 'looked-at') return event.round;
+  return event.type === 'stage-moved' && event.goes !== 'office' ? event.round : null;
 }
 
 type Steps = { [T in CustodyEventType]: (c: Custody, e: Extract<CustodyEvent, { type: T }>) => Custody };
@@ -117,7 +124,23 @@ const STEPS: Steps = {
       phase: settled ? 'settled' : 'another-round',
       settledBy: settled ? (e.as ?? 'result') : null,
       rounds: change(c.rounds, e.round, { state: settled ? 'settled' : 'returned', opened: true, markingBegun: true }),
-      granted: c.granted + e.grants
+      granted: c.granted + e.grants,
+      stage: c.stage && { ...c.stage, moved: null }
+    };
+  },
+  'stage-moved': (c, e) => {
+    const stage = { id: e.to?.id ?? e.from.id, since: e.at, moved: e.back ? ('back' as const) : ('on' as const) };
+    const seen = { opened: true, markingBegun: true };
+    if (e.goes === 'office') return { ...c, phase: 'submitted', stage, rounds: change(c.rounds, e.round, seen) };
+    const settled = e.goes === 'rest';
+    return {
+      ...withStudent(c, e.at),
+      ...NOTHING_PENDING,
+      phase: settled ? 'settled' : 'another-round',
+      settledBy: settled ? 'stages' : null,
+      rounds: change(c.rounds, e.round, { state: settled ? 'settled' : 'returned', ...seen }),
+      granted: c.granted + e.grants,
+      stage
     };
   },
   'looked-at': (c, e) => ({

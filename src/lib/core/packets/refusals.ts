@@ -16,6 +16,8 @@ export const REFUSALS = [
   'nothing-stands',
   'nothing-to-undo',
   'too-late-to-undo',
+  'not-a-stage-from-here',
+  'going-back-unexplained',
   'not-an-earlier-round',
   'not-revising',
   ...JUDGING_REFUSALS,

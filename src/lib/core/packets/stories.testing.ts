@@ -3,6 +3,7 @@ import type { Custody } from './custody';
 import { decide } from './decide';
 import type { CustodyEvent } from './events';
 import { blank } from './fold';
+import type { Track } from '../judging/stages';
 import type { Terms } from './terms';
 import type { Moment } from '../time/moment';
 
@@ -15,6 +16,7 @@ export function terms(over: Partial<Terms> = {}): Terms {
     allowance: null,
     takeBack: true,
     settles: 'result',
+    stages: [],
     late: { kind: 'none' },
     counts: 'latest',
     standsAgain: false,
@@ -22,6 +24,20 @@ export function terms(over: Partial<Terms> = {}): Terms {
     ...over
   };
 }
+
+/** A track that two sides take turns on: the first and the last stage ask for something. */
+export const TRACK: Track = [
+  { id: 'idea', title: 'Idea agreed', needs: 'A sketch', office: null, asks: true },
+  { id: 'drawings', title: 'Drawings', needs: '', office: null, asks: true },
+  {
+    id: 'fit',
+    title: 'Trial fit',
+    needs: '',
+    office: { id: '6f1f9a52-7c0b-4f0e-9a3e-0d7f5c1b2a30', name: 'Service office' },
+    asks: false
+  },
+  { id: 'launch', title: 'Launch', needs: 'A picture', office: null, asks: true }
+];
 
 /** Plays actions one after another, a minute apart; throws at the first that is refused. */
 export function play(start: Terms, actions: Action[], from: Moment = 0): { custody: Custody; log: CustodyEvent[] } {

@@ -1,5 +1,6 @@
 import { graceMinutes } from '../lateness/grace';
 import type { LatePolicy } from '../lateness/late-policy';
+import type { Track } from '../judging/stages';
 import type { Way } from '../judging/ways';
 import { MINUTE, type Moment } from '../time/moment';
 
@@ -15,6 +16,8 @@ export interface Terms {
   takeBack: boolean;
   /** How it is judged. */
   settles: Way;
+  /** The stages that it passes, where it is judged so. */
+  stages: Track;
   late: LatePolicy;
   /** Which of several returned rounds gives the result. */
   counts: Counts;

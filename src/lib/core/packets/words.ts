@@ -1,14 +1,25 @@
 import { settledWords } from '../judging/registry';
 import type { Holding, SettledBy, Standing } from './custody';
 
+/** Who holds it, and at which stage where it passes any. */
+type Held = Pick<Holding, 'standing' | 'settledBy' | 'at'>;
+
 /** Who holds the work, in words. The baton's text equivalent for the student. */
-export function holdingWords(holding: Pick<Holding, 'standing' | 'settledBy'>): string {
-  return holding.standing === 'settled' ? restWords(holding.settledBy) : STANDING_WORDS[holding.standing];
+export function holdingWords({ standing, settledBy, at }: Held): string {
+  if (standing === 'settled') return restWords(settledBy);
+  if (at?.moved === 'on' && standing === 'another-round') return `With you: next comes “${at.title}”`;
+  if (at?.moved === 'back' && standing === 'another-round') return `Back with you, to “${at.title}”`;
+  const { office } = at ?? {};
+  if (office && standing === 'submitted') return `With ${office}`;
+  return office && standing === 'revising' ? `With ${office}, while you revise` : STANDING_WORDS[standing];
 }
 
 /** The same for the teacher, who reads "you" from the other side. */
-export function holdingWordsForTeacher(holding: Pick<Holding, 'standing' | 'settledBy'>): string {
-  return holding.standing === 'settled' ? restWords(holding.settledBy) : TEACHER_WORDS[holding.standing];
+export function holdingWordsForTeacher({ standing, settledBy, at }: Held): string {
+  if (standing === 'settled') return restWords(settledBy);
+  if (at?.moved && standing === 'another-round') return `With the student: “${at.title}” comes next`;
+  const { office } = at ?? {};
+  return office && (standing === 'submitted' || standing === 'revising') ? `With ${office}` : TEACHER_WORDS[standing];
 }
 
 const STANDING_WORDS: Record<Exclude<Standing, 'settled'>, string> = {

@@ -5,6 +5,7 @@ import StarterKit from '@tiptap/starter-kit';
 import { Footnote } from './nodes/footnote';
 import { Formula, FormulaBlock } from './nodes/formula';
 import { PageBreak } from './nodes/page-break';
+import { Numbered } from './nodes/numbered';
 import { Paragraph } from './nodes/paragraph';
 import { Picture } from './nodes/picture';
 import { Answer, Choice, Entries, Entry, Lapsed, TeachersPart } from './nodes/prompts';
@@ -19,11 +20,13 @@ export const pageExtensions = (base = ''): Extensions => [
     heading: { levels: [1, 2, 3, 4] },
     underline: false,
     paragraph: false,
+    orderedList: false,
     // Who writes together takes back what they wrote themselves: that is the merging document's.
     undoRedo: false,
     link: { openOnClick: false, protocols: ['http', 'https', 'mailto'] }
   }),
   Paragraph,
+  Numbered,
   TableKit.configure({ table: { resizable: false } }),
   TaskList,
   TaskItem.configure({ nested: true }),

@@ -61,7 +61,13 @@ describe('a page as Markdown', () => {
         expect(back.content?.[0]?.type).toBe('paragraph');
         expect(back.content?.[0]?.content?.map((one) => one.text ?? `<${one.type}>`).join('')).toBe(text);
       }),
-      { numRuns: 500 }
+      { numRuns: 500, examples: [['a. a'], ['Dr. Anand was late'], ['iv) and so on'], ['12. March'], ['mm. yes']] }
     );
+  });
+
+  it('takes a line that begins with somebody’s title for a line, and a list by letters for a list', () => {
+    const types = (text: string) => fromMarkdown(text).content?.map(({ type }) => type);
+    expect(types('Dr. Anand was late.')).toEqual(['paragraph']);
+    expect(types('a. first\nb. second')).toEqual(['orderedList']);
   });
 });

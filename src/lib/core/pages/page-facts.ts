@@ -1,5 +1,6 @@
 import type { JSONContent } from '@tiptap/core';
 import type { BlobFacts } from '../materials/facts';
+import { activitiesIn } from './activities';
 import { evidenceIn } from './evidence';
 import { lapsedOf } from './lapsed';
 import { promptsOf } from './starter';
@@ -15,6 +16,7 @@ export function pageFacts(page: JSONContent): BlobFacts {
   const asked = prompts.filter(({ optional }) => !optional);
   const evidence = evidenceIn(page).slice(0, MOST_NAMED);
   const teachersParts = teachersPartsOf(page).length;
+  const activities = activitiesIn(page);
   const toChoose = lapsedOf(page).filter(({ stays }) => !stays).length;
   return {
     ...(prompts.length > 0 && {
@@ -25,6 +27,7 @@ export function pageFacts(page: JSONContent): BlobFacts {
     }),
     ...(evidence.length > 0 && { evidence }),
     ...(teachersParts > 0 && { teachersParts }),
-    ...(toChoose > 0 && { toChoose })
+    ...(toChoose > 0 && { toChoose }),
+    ...(activities.length > 0 && { activities })
   };
 }

@@ -18,6 +18,8 @@ export interface Relation {
   published?: boolean;
   /** The assignment lets the teacher follow drafts, and says so beside the packet. */
   followsDrafts?: boolean;
+  /** They sit in an office that has the packet now, or that has some stage of its track. */
+  office?: 'now' | 'track' | null;
 }
 
 /**
@@ -49,12 +51,12 @@ export type Deed = (typeof DEEDS)[number];
  * the server as "not found", so that nobody learns what exists.
  */
 export function may(actor: Actor | null, deed: Deed, relation: Relation): boolean {
-  if (actor === null || relation.courseRole === null) return false;
+  if (actor === null || (relation.courseRole === null && !relation.office)) return false;
   return RULES[deed](relation);
 }
 
 /** What is done for the whole school, by a role in it. */
-export type SchoolDeed = 'keep-calendar' | 'keep-people' | 'keep-courses' | 'see-troubles';
+export type SchoolDeed = 'keep-calendar' | 'keep-people' | 'keep-courses' | 'keep-offices' | 'see-troubles';
 
 /** Whether a person may do something for the whole school. Denies unless a rule says yes. */
 export function mayForSchool(actor: Actor | null, deed: SchoolDeed): boolean {
@@ -70,29 +72,32 @@ const SCHOOL_RULES: Record<SchoolDeed, SchoolRole> = {
   'keep-calendar': 'office',
   'keep-people': 'office',
   'keep-courses': 'office',
+  'keep-offices': 'office',
   'see-troubles': 'office'
 };
 
+const isIn = (r: Relation) => r.courseRole !== null;
 const teaches = (r: Relation) => r.courseRole === 'teacher';
 const studies = (r: Relation) => r.courseRole === 'student';
 const owns = (r: Relation) => studies(r) && r.ownsPacket === true;
 
 const RULES: Record<Deed, (r: Relation) => boolean> = {
-  'read-course': () => true,
-  'read-assignment': (r) => teaches(r) || r.published === true,
+  'read-course': isIn,
+  'read-assignment': (r) => teaches(r) || (isIn(r) && r.published === true),
   'work-on-own-packet': (r) => owns(r) && r.published === true,
   'read-own-packet': owns,
   // What has not been submitted is private, unless the assignment says beside the packet that it can be followed.
   'read-draft': (r) => owns(r) || (teaches(r) && r.followsDrafts === true),
-  'read-round': (r) => owns(r) || teaches(r),
-  'mark-round': teaches,
+  'read-round': (r) => owns(r) || teaches(r) || Boolean(r.office),
+  // An office marks what it has, while it has it.
+  'mark-round': (r) => teaches(r) || r.office === 'now',
   'keep-phrases': teaches,
   'see-class': teaches,
   'excuse-or-extend': teaches,
   // Outline, rules, notices, assignments, materials, invitations: all that makes a course what it is.
   'shape-course': teaches,
-  'read-people': () => true,
-  'write-on-open-floor': (r) => teaches(r) || r.published === true,
+  'read-people': isIn,
+  'write-on-open-floor': (r) => teaches(r) || (isIn(r) && r.published === true),
   'write-aside': (r) => owns(r) || teaches(r),
   'read-aside': (r) => owns(r) || teaches(r)
 };

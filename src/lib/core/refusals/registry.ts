@@ -1,6 +1,7 @@
 import { UNFINISHED_REFUSALS, unfinishedRefusalWords, type UnfinishedRefusal } from '../assignments/unfinished';
 import { STARTER_REFUSALS, starterRefusalWords, type StarterRefusal } from '../assignments/starter-refusals';
 import { JOIN_REFUSALS, joinRefusalWords, type JoinRefusal } from '../courses/join-phrase';
+import { CREDIT_REFUSALS, creditRefusalWords, type CreditRefusal } from '../judging/credits';
 import { MARK_REFUSALS, markRefusalWords, type MarkRefusal } from '../marking/words';
 import { REFUSALS, type Refusal } from '../packets/refusals';
 import { refusalWords } from '../packets/refusal-words';
@@ -14,6 +15,7 @@ export type RefusalCode =
   | Refusal
   | PieceRefusal
   | MarkRefusal
+  | CreditRefusal
   | JoinRefusal
   | SaidRefusal
   | SchoolRefusal
@@ -45,6 +47,7 @@ export const isRefusalCode = (code: string): code is RefusalCode => WORDS.has(co
 export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...REFUSALS,
   ...MARK_REFUSALS,
+  ...CREDIT_REFUSALS,
   ...PIECE_REFUSALS,
   ...JOIN_REFUSALS,
   ...SAID_REFUSALS,
@@ -60,6 +63,7 @@ const topic = <C extends RefusalCode>(codes: readonly C[], words: (why: C, at: R
 const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(REFUSALS, (why, { reader }) => (reader === 'teacher' ? markRefusalWords(why) : refusalWords(why))),
   ...topic(MARK_REFUSALS, markRefusalWords),
+  ...topic(CREDIT_REFUSALS, creditRefusalWords),
   ...topic(PIECE_REFUSALS, (why, { largest, types }) => pieceRefusalWords(why, largest, types)),
   ...topic(JOIN_REFUSALS, joinRefusalWords),
   ...topic(SAID_REFUSALS, saidRefusalWords),

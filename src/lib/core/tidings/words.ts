@@ -48,6 +48,14 @@ const WORDS: Record<Kind, Say> = {
         ? `Your teacher does not have ${title} in hand`
         : `${title} was accepted in person`
       : `${facts.by} says that they handed ${title} over in person`,
+  stage: ({ title, facts }) => {
+    if (facts.how === 'through') return `${title} has passed its last stage`;
+    return facts.how === 'back'
+      ? `${title} went back to the stage “${facts.says}”`
+      : `${title} passed on to the stage “${facts.says}”`;
+  },
+  'stage-here': ({ title, facts }) => `${title} came to your stage “${facts.says}”`,
+  credits: ({ title, facts }) => `Credits on ${title}: ${facts.says}`,
   remark: ({ title, facts }) => `${facts.by ?? 'Your teacher'} answered a remark on ${title}${quoted(facts.says)}`,
   aside: ({ title, facts }) => `${facts.by} wrote aside on ${title}${quoted(facts.says)}`,
   floor: ({ title, facts }) => `${facts.by} spoke on the open floor of ${title}${quoted(facts.says)}`,
@@ -65,6 +73,8 @@ const quoted = (says: string | undefined) => (says ? `: “${says}”` : '');
 /** Several of one kind on one thing, in one sentence; null where the newest one says it all. */
 export function groupWords(kind: Kind, title: string, count: number): string | null {
   switch (kind) {
+    case 'stage-here':
+      return `${count} works of ${title} came to a stage of yours`;
     case 'submitted':
       return `${count} rounds of ${title} came in`;
     case 'receipt':

@@ -8,7 +8,7 @@ import { config } from '../config';
 import { courseFor } from '../courses/course-head';
 import { shaping } from '../courses/shape-outline';
 import { tellShown } from '../courses/tell-shown';
-import { inTransaction, jsonRows as rows, ms, select, type Tx } from '../db/connection';
+import { execute, inTransaction, jsonRows as rows, ms, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
 import { ASSIGNMENT_SETTINGS } from '../db/tables/assignment-settings';
 import { publish } from '../live/publish';
@@ -63,11 +63,13 @@ export async function changeAssignment(
     const before = await readDraft(person, assignmentId, tx);
     const after = { ...draft, deliverables: withOpenPlace(draft) };
     const piecesInRemoved = await piecesBeside(assignmentId, after, tx);
-    const affects = impactWords(before.draft, after, { ...before.begun, piecesInRemoved });
+    const atRemoved = await worksAtOther(assignmentId, after, tx);
+    const affects = impactWords(before.draft, after, { ...before.begun, piecesInRemoved, atRemoved });
     if (affects.length > 0 && !confirmed) return { done: false, affects };
     const row = await assignmentRow(after, before.courseId, tx);
     await Assignment.update(row, { where: { id: assignmentId }, transaction: tx });
     await writeParts(assignmentId, after, tx);
+    await execute(AT_STAGES, [assignmentId], tx);
     if (affects.length > 0) await tellStarted(assignmentId, before.draft, after, tx);
     await audit(person.id, 'change-assignment', assignmentId, { affects }, tx);
     await tellShown(before.courseId, tx);
@@ -99,6 +101,28 @@ async function piecesBeside(assignmentId: string, { deliverables }: AssignmentDr
   );
   return row?.n ?? 0;
 }
+
+/** Works at a stage that a change leaves out. */
+async function worksAtOther(assignmentId: string, { stages }: AssignmentDraft, tx: Tx): Promise<number> {
+  const [row] = await select(
+    z.object({ n: z.number() }),
+    `select count(*)::int as n from packets where assignment_id = $1 and stage_id is not null and not stage_id = any($2::text[])`,
+    [assignmentId, stages.map(({ id }) => id)],
+    tx
+  );
+  return row?.n ?? 0;
+}
+
+/** What lists show of where its works stand, in the names of the track as it is now (`core/judging/stages.ts`). */
+const AT_STAGES = `
+  update packets p set stage_id = s.stage ->> 'id',
+    stage_place = case when s.stage is not null then jsonb_build_object('title', s.stage ->> 'title',
+      'office', s.stage #>> '{office,name}', 'moved', p.stage_place -> 'moved') end,
+    office_id = case when p.phase <> 'settled' then (s.stage #>> '{office,id}')::uuid end
+  from packets q join assignments a on a.id = q.assignment_id
+  left join lateral (select coalesce(
+    (select one from jsonb_array_elements(a.stages) one where one ->> 'id' = q.stage_id), a.stages -> 0) as stage) s on true
+  where q.assignment_id = $1 and p.id = q.id and q.stage_id is not null`;
 
 /** Those who have begun hear of it: by mail, with what is different. */
 async function tellStarted(

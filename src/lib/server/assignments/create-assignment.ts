@@ -1,4 +1,5 @@
 import { isSubmitted, judging } from '$core/judging/registry';
+import type { Track } from '$core/judging/stages';
 import { AssignmentDraft } from '$core/assignments/draft';
 import { StandingRules, rulesFor } from '$core/courses/rules';
 import type { Moment } from '$core/time/moment';
@@ -8,6 +9,7 @@ import { nextPlace } from '../courses/next-place';
 import { inTransaction, select, type Tx } from '../db/connection';
 import { Assignment } from '../db/models/assignments';
 import { briefFromMarkdown } from '../rich-text/brief-from-markdown';
+import { officeNames } from '../offices/offices';
 import { isShown } from '../packets/facts';
 import { writeParts } from './write-parts';
 
@@ -76,11 +78,20 @@ export async function assignmentRow(draft: AssignmentDraft, courseId: string, tx
     strict: draft.strict,
     inherits: draft.inherits,
     settles: draft.settles,
+    stages: draft.settles === 'stages' ? await inTheirNames(draft.stages, tx) : [],
+    creditTarget: draft.settles === 'credits' ? number(draft.creditTarget) : null,
+    creditUnit: draft.creditUnit,
     alsoOpen: draft.alsoOpen,
     followsDrafts: draft.followsDrafts,
     published: draft.published,
     visibleFrom: date(draft.visibleFrom)
   };
+}
+
+/** Offices as the school names them; one that is not there any more is nobody's. */
+async function inTheirNames(stages: Track, tx: Tx): Promise<Track> {
+  const names = new Map((await officeNames(tx)).map((office) => [office.id, office]));
+  return stages.map((stage) => ({ ...stage, office: names.get(stage.office?.id ?? '') ?? null }));
 }
 
 /** A teacher who names no deliverable gets one open one. */

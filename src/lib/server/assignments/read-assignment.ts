@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { holding, type Custody, type Holding } from '$core/packets/custody';
 import { blank, fold } from '$core/packets/fold';
+import type { Judged } from '$core/judging/credits';
+import { trackMoves, type TrackMove } from '$core/packets/track-moves';
 import type { DeliverableView, MarkView, RoundView } from '$core/packets/views';
 import type { PieceView } from '$core/pieces/piece';
 import { may, type Actor, type CourseRole } from '$core/people/policy';
@@ -38,6 +40,8 @@ export interface OwnPacketView {
   pieces: PieceView[];
   rounds: RoundView[];
   marks: MarkView[];
+  moves: TrackMove[];
+  credits: Judged[];
   /** Something came back since the student last looked. */
   unread: boolean;
   now: Moment;
@@ -66,11 +70,14 @@ export async function readOwnPacket({ facts, own }: Pick<AssignmentView, 'facts'
   const row = own;
   if (!row) {
     const custody = blank(termsOf(facts));
-    return { id: null, custody, holding: holding(custody, now), pieces: [], rounds: [], marks: [], unread: false, now };
+    const nothing = { pieces: [], rounds: [], marks: [], moves: [], credits: [], unread: false };
+    return { id: null, custody, holding: holding(custody, now), ...nothing, now };
   }
-  const [pieces, { log, rounds, marks }] = await Promise.all([readPieces(row.id), readHistory(row.id)]);
+  const [pieces, { log, rounds, marks, credits }] = await Promise.all([readPieces(row.id), readHistory(row.id)]);
   const custody = fold(termsOf(facts), log);
-  return { id: row.id, custody, holding: holding(custody, now), pieces, rounds, marks, unread: row.unread, now };
+  const moves = trackMoves(log);
+  const { id, unread } = row;
+  return { id, custody, holding: holding(custody, now), pieces, rounds, marks, moves, credits, unread, now };
 }
 
 /** The zone of an assignment's course: its wall clock is the one that teachers set moments by. */

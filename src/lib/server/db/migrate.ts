@@ -32,6 +32,7 @@ import * as placesPictures from './migrations/0028-places-pictures';
 import * as remarks from './migrations/0029-remarks';
 import * as marking from './migrations/0030-marking';
 import * as board from './migrations/0031-board';
+import * as stagesAndCredits from './migrations/0032-stages-and-credits';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -65,7 +66,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0028-places-pictures', ...placesPictures },
   { name: '0029-remarks', ...remarks },
   { name: '0030-marking', ...marking },
-  { name: '0031-board', ...board }
+  { name: '0031-board', ...board },
+  { name: '0032-stages-and-credits', ...stagesAndCredits }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

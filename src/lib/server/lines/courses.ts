@@ -45,6 +45,7 @@ const GLANCES = `
     select a.course_id as id, count(*)::int as waits
     from enrolments e join assignments a on a.course_id = e.course_id
     join packets p on p.assignment_id = a.id and p.standing_round is not null and not p.excused and not p.in_person
+      and p.office_id is null
     where e.person_id = $1 and e.role = 'teacher' and e.left_at is null group by a.course_id
   )
   select c.id, c.slug, c.title, c.emblem, e.role, c.archived_at is not null as archived,

@@ -1,6 +1,9 @@
 import { EFFECTIVE_CLOSES, EFFECTIVE_DUE } from './effective';
 import { RESTED, UNREAD } from './projection';
 
+/** It was passed on to the next stage, which asks for something. */
+const PASSED_ON = "coalesce(p.stage_place ->> 'moved' = 'on', false)";
+
 /**
  * In which group of the Desk an assignment `a` with its packet `p` stands: `deskGroup` of the core, in SQL, so that a list
  * can be cut and counted where it is read. `desk-group.test.ts` holds one against the other.
@@ -20,7 +23,7 @@ export function deskGroupSql(now: string): string {
     when p.ran_out_at is not null and not ${RESTED} and (${withTeacher} or ${sealed} or not ${closed}) then 'needs-you'
     when ${RESTED} then case when ${UNREAD} then 'came-back' else 'settled' end
     when ${withTeacher} then case when ${UNREAD} then 'came-back' else 'with-teacher' end
-    when not ${sealed} and not ${closed} and (p.phase in ('taken-back', 'another-round')
+    when not ${sealed} and not ${closed} and (p.phase = 'taken-back' or (p.phase = 'another-round' and not ${PASSED_ON})
       or ((a.opens_at is null or a.opens_at <= ${now})
         and case when ${due} is null then ${closing} else ${due} - ${now} <= interval '1 day' end)) then 'needs-you'
     when ${UNREAD} then 'came-back'

@@ -6,7 +6,8 @@ import { ms } from '../db/connection';
 /** What lists read of a packet `p` that may not be laid out yet. Parsed by `ProjectionRow`, read by `holdingOf`. */
 export const PROJECTION_COLUMNS = `
   p.phase, p.pieces, p.settled_by as "settledBy", p.excused, p.in_person as "inPerson", p.last_move as "lastMove",
-  ${ms('p.seal_until')} as "sealUntil", ${ms('p.since_at')} as since, p.given::float8 as given, p.kept::float8 as kept`;
+  ${ms('p.seal_until')} as "sealUntil", ${ms('p.since_at')} as since, p.given::float8 as given, p.kept::float8 as kept,
+  p.stage_place as at`;
 
 /** A result, or the wish for another round, that the reader has not looked at: what they have seen is `seen`. */
 export const UNREAD = `coalesce((p.phase = 'another-round' or (p.phase = 'settled' and p.settled_by <> 'declared'))
@@ -29,7 +30,8 @@ export const ProjectionRow = z.object({
   sealUntil: z.number().nullable(),
   since: z.number().nullable(),
   given: z.number().nullable(),
-  kept: z.number().nullable()
+  kept: z.number().nullable(),
+  at: z.custom<CustodySummary['at']>()
 });
 export type ProjectionRow = z.infer<typeof ProjectionRow>;
 
@@ -42,6 +44,7 @@ export function holdingOf(row: ProjectionRow, terms: CustodySummary['terms'], no
     inPerson: row.inPerson ?? false,
     settledBy: row.settledBy,
     lastMove: row.lastMove,
+    at: row.at,
     seal: row.sealUntil === null ? null : { until: row.sealUntil },
     terms
   };

@@ -38,6 +38,8 @@ export interface SaidOn {
 
 interface PacketNews {
   members: readonly string[];
+  /** Who sits in an office of its stages. */
+  seated?: readonly string[];
   facts: { assignmentId: string; courseId: string; followsDrafts: boolean };
 }
 
@@ -97,8 +99,8 @@ const AUDIENCES: Audiences = {
 };
 
 /** Both sides see where the packet stands. */
-const ofPacket = ({ members, facts }: PacketNews, about: string[]): Change => ({
-  people: members,
+const ofPacket = ({ members, seated = [], facts }: PacketNews, about: string[]): Change => ({
+  people: [...members, ...seated],
   teachersOf: facts.courseId,
   about
 });

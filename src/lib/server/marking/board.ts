@@ -103,7 +103,7 @@ export async function behindCell(
   return marked ? `/marking/${row.packet}?of=${cell.assignment}` : `/assignments/${cell.assignment}`;
 }
 
-/** A packet as the statement packs it: column, phase, settled by, excused, in person, pieces, seal, given, kept, late, due, shown. */
+/** A packet as the statement packs it: column, phase, settled by, excused, in person, seal, given, kept, late, due, closes, shown, stage. */
 type Packed = [
   column: number,
   phase: CustodySummary['phase'],
@@ -116,15 +116,16 @@ type Packed = [
   late: boolean,
   due: number | null,
   closes: number | null,
-  shown: boolean
+  shown: boolean,
+  at: CustodySummary['at']
 ];
 
 function cellOf(column: Column, packet: Packed | null, now: Moment): BoardCell {
-  const [, phase, settledBy, excused, inPerson, sealUntil, given, kept, late, due, closes, shown] = packet ?? UNTOUCHED;
+  const [, phase, settledBy, excused, inPerson, sealUntil, given, kept, late, due, closes, shown, at] = packet ?? UNTOUCHED;
   const moments = packet === null ? { due: column.due, closes: column.closes } : { due, closes };
   const held = holdingOf(
     // Whether a draft has begun is nobody's business here.
-    { phase, pieces: 0, settledBy, excused, inPerson, lastMove: null, sealUntil, since: null, given, kept },
+    { phase, pieces: 0, settledBy, excused, inPerson, lastMove: null, sealUntil, since: null, given, kept, at },
     { due: moments.due, closes: moments.closes, late: column.late },
     now
   );
@@ -135,7 +136,7 @@ function cellOf(column: Column, packet: Packed | null, now: Moment): BoardCell {
     shown
   };
 }
-const UNTOUCHED: Packed = [0, 'making', null, false, false, null, null, null, false, null, null, false];
+const UNTOUCHED: Packed = [0, 'making', null, false, false, null, null, null, false, null, null, false, null];
 
 const Column = z.object({
   id: z.string(),
@@ -174,7 +175,7 @@ const ROWS = `
     select m.person_id, json_agg(json_build_array(k.n, p.phase, p.settled_by, p.excused, p.in_person, ${ms('p.seal_until')},
         p.given::float8, p.kept::float8, coalesce(p.late_seconds, 0) > 0,
         ${ms('case when p.due_extended then p.due_at else k.due_at end')},
-        ${ms('case when p.closes_extended then p.closes_at else k.closes_at end')}, p.on_board)) as packets
+        ${ms('case when p.closes_extended then p.closes_at else k.closes_at end')}, p.on_board, p.stage_place)) as packets
     from columns k join packets p on p.assignment_id = k.id join party_members m on m.party_id = p.party_id
     join seen s on s.id = m.person_id
     where s.whole or p.on_board group by m.person_id

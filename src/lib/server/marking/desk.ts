@@ -5,7 +5,7 @@ import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { RESTED, withTeacher } from '../lines/projection';
-import { MINE } from './mine';
+import { MINE, withMine } from './mine';
 import { PARTY_NAME } from '../parties/party';
 
 export const MARKING_PAGE = 50;
@@ -62,7 +62,8 @@ const WaitingRow = z.object({
   opened: z.boolean(),
   askedBack: z.boolean(),
   begun: z.boolean(),
-  revising: z.boolean()
+  revising: z.boolean(),
+  stage: z.string().nullable()
 });
 
 const WAITING = `
@@ -70,11 +71,12 @@ const WAITING = `
   select p.id as "packetId", ${PARTY_NAME} as student, a.id as "assignmentId", a.title, a.course as "courseTitle",
     a.emblem, r.no as round, ${ms('p.since_at')} as since, r.late_seconds as "lateSeconds",
     r.opened_at is not null as opened, p.asked_back_at is not null as "askedBack", p.phase = 'revising' as revising,
+    p.stage_place ->> 'title' as stage,
     exists (select 1 from marks d where d.packet_id = p.id and d.round_no = r.no and d.returned_at is null) as begun
   from mine a
   cross join lateral (
     select q.* from packets q
-    where q.assignment_id = a.id and ${withTeacher('q')}
+    where q.assignment_id = a.id and ${withTeacher('q')} and ${withMine('q')}
       and ($2::timestamptz is null or (q.since_at, q.id) > ($2::timestamptz, $3::uuid))
     order by q.since_at, q.id limit $4) p
   join rounds r on r.packet_id = p.id and r.no = p.standing_round
@@ -85,7 +87,7 @@ const HeapRow = z.object({ assignmentId: z.string(), title: z.string(), courseTi
 const HEAPS = `
   ${MINE}
   select a.id as "assignmentId", a.title, a.course as "courseTitle", count(*)::int as waiting
-  from mine a join packets p on p.assignment_id = a.id and ${withTeacher('p')}
+  from mine a join packets p on p.assignment_id = a.id and ${withTeacher('p')} and ${withMine('p')}
   group by a.id, a.title, a.course order by min(p.since_at), a.id`;
 
 const SetRow = z.object({

@@ -3,11 +3,15 @@ import type { Criterion } from '$core/assignments/rubric';
 import { activeSeal, holding, roundsLeft, type Custody, type Holding, type Seal } from '$core/packets/custody';
 import type { MarkView, RoundView } from '$core/packets/views';
 import { fold } from '$core/packets/fold';
+import type { Judged } from '$core/judging/credits';
+import { stageOf, type Stage } from '$core/judging/stages';
+import { trackMoves, type TrackMove } from '$core/packets/track-moves';
 import { may, type Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../packets/facts';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
+import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
 import { PARTY_NAME } from '../parties/party';
 import { readHistory } from '../packets/read-packet';
@@ -37,6 +41,13 @@ export interface MarkingView {
   /** The levels noted for the standing or settled round; `points`: between two of them. */
   levels: Array<{ level: string; points: number | null }>;
   deliverables: Array<{ id: string; title: string }>;
+  /** The reader teaches the course; otherwise they sit in the office that has it. */
+  teaches: boolean;
+  /** The stage that it is at, and how it came there; null where it passes none. */
+  stage: Stage | null;
+  moves: TrackMove[];
+  /** What was said to the activities of the round. */
+  credits: Judged[];
   now: Moment;
 }
 
@@ -53,10 +64,10 @@ interface MarkDraft {
 /** A packet with its rounds, as the teacher may see it: nothing that was not submitted. */
 export async function readForMarking(person: Actor, packetId: string): Promise<MarkingView> {
   const [row] = await select(PacketRow, PACKET, [packetId, person.id]);
-  if (!row || !may(person, 'mark-round', { courseRole: row.role })) throw new NotHere('This packet');
-  const { student, role: _role, ...facts } = row;
+  if (!row || !may(person, 'mark-round', { courseRole: row.role, office: row.office })) throw new NotHere('This packet');
+  const { student, role, office: _office, ...facts } = row;
   const now = clock.now();
-  const [{ log, rounds, marks }, drafts, rubric, deliverables] = await Promise.all([
+  const [{ log, rounds, marks, credits }, drafts, rubric, deliverables] = await Promise.all([
     readHistory(packetId, true),
     select(DraftRow, DRAFT, [packetId]),
     readRubric(facts.assignmentId, packetId),
@@ -83,13 +94,21 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     seal: activeSeal(custody, now),
     ...rubric,
     deliverables,
+    teaches: role === 'teacher',
+    stage: stageOf(custody.terms.stages, custody.stage),
+    moves: trackMoves(log),
+    credits,
     now
   };
 }
 
-const PacketRow = AssignmentFacts.extend({ student: z.string(), role: z.enum(['student', 'teacher']).nullable() });
+const PacketRow = AssignmentFacts.extend({
+  student: z.string(),
+  role: z.enum(['student', 'teacher']).nullable(),
+  office: z.enum(['now', 'track']).nullable()
+});
 const PACKET = `
-  select ${ASSIGNMENT_COLUMNS}, ${PARTY_NAME} as student, e.role
+  select ${ASSIGNMENT_COLUMNS}, ${PARTY_NAME} as student, e.role, ${sittingOf('p', 'a', '$2')} as office
   from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
   where p.id = $1`;

@@ -1,17 +1,12 @@
-import { Op } from 'sequelize';
 import { judging } from '$core/judging/registry';
 import type { MarkRefusal } from '$core/marking/words';
 import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { audit } from '../db/audit';
 import type { Tx } from '../db/connection';
-import { Mark } from '../db/models/packets';
 import type { Outcome } from '../outcome';
-import { projectLatest } from '../packets/log';
 import { draftOf, judgeByRubric, judgementProblem, roundProblem, wantsPoints, type Judgement } from './judgement';
-import { returnRemarks } from './remarks';
-import { returnTeachersParts } from './teachers-parts';
-import { projectUsualWait } from './usual-wait';
+import { giveBack, meanwhileProblem } from './give-back';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { tellAbout } from '../packets/packet-news';
 
@@ -85,14 +80,8 @@ export async function returnRound(
       return { ok: false, why: 'points-missing' };
     const verdict = await packet.act({ do: 'return', outcome, due, closes });
     if (!verdict.ok) return verdict;
-    const mark = await draftOf(packet, judgement);
-    mark.set({ outcome, returnedAt: new Date(packet.now) });
-    await mark.save({ transaction: packet.tx });
     await judgeByRubric(packet, judgement);
-    await returnTeachersParts(packet, judgement.round);
-    await returnRemarks(packet, judgement.round);
-    await projectLatest(packet.id, packet.tx);
-    await projectUsualWait(packet.facts.courseId, packet.tx);
+    await giveBack(packet, judgement, outcome);
     await tellAbout(packet, { what: 'returned', round: judgement.round, how });
     await audit(person.id, `returned: ${outcome}`, packet.id, { round: judgement.round }, packet.tx);
     return verdict;
@@ -109,21 +98,8 @@ export async function lookAndSettle(
     if (problem) return { ok: false, why: problem };
     const verdict = await packet.act({ do: 'look-and-settle' });
     if (!verdict.ok) return verdict;
-    const mark = await draftOf(packet, { ...input, points: null });
-    mark.set({ outcome: 'settled', returnedAt: new Date(packet.now) });
-    await mark.save({ transaction: packet.tx });
-    await returnTeachersParts(packet, input.round);
-    await returnRemarks(packet, input.round);
-    await projectLatest(packet.id, packet.tx);
-    await projectUsualWait(packet.facts.courseId, packet.tx);
+    await giveBack(packet, { ...input, points: null }, 'settled');
     await tellAbout(packet, { what: 'returned', round: input.round, how: 'looked-at' });
     return verdict;
   });
-}
-
-/** Another teacher may have returned it since the page was made. Under the packet's lock. */
-async function meanwhileProblem(packet: OpenPacket, known: number | undefined): Promise<MarkRefusal | null> {
-  if (known === undefined) return null;
-  const returned = { packetId: packet.id, returnedAt: { [Op.ne]: null } };
-  return (await Mark.count({ where: returned, transaction: packet.tx })) > known ? 'returned-meanwhile' : null;
 }

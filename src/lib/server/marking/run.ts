@@ -3,7 +3,7 @@ import type { MarkingRun } from '$core/marking/views';
 import type { Actor } from '$core/people/policy';
 import { select } from '../db/connection';
 import { withTeacher } from '../lines/projection';
-import { MINE } from './mine';
+import { MINE, withMine } from './mine';
 
 /**
  * Where a packet stands among what waits with this teacher, the longest wait first, and what comes before and after it. Of one that does
@@ -25,7 +25,7 @@ const RunRow = z.object({
 const RUN = `
   ${MINE}, waiting as materialized (
     select p.id, row_number() over (order by p.since_at, p.id)::int as place
-    from mine a join packets p on p.assignment_id = a.id and ${withTeacher('p')}
+    from mine a join packets p on p.assignment_id = a.id and ${withTeacher('p')} and ${withMine('p')}
     where $3::uuid is null or a.id = $3::uuid
   ), here as (select coalesce((select place from waiting where id = $2), 0) as place)
   select (select w.id from waiting w where w.place = h.place - 1) as before,

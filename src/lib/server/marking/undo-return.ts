@@ -8,6 +8,7 @@ import { execute, ms, select } from '../db/connection';
 import { clock } from '../clock';
 import { publish } from '../live/publish';
 import type { Outcome } from '../outcome';
+import { sittingOf } from '../offices/sitting';
 import { PARTY_NAME } from '../parties/party';
 import { projectLatest } from '../packets/log';
 import { withPacket } from '../packets/open-packet';
@@ -25,7 +26,7 @@ export async function undoReturn(person: Actor, packetId: string): Promise<Outco
     const { id, tx, members, facts } = packet;
     const at = new Date(last.at);
     for (const undo of UNDO) await execute(undo, [id, last.round, at], tx);
-    await execute(FORGET, [`returned ${id} %`, at], tx);
+    await execute(FORGET, [id, at], tx);
     await projectLatest(id, tx);
     await projectUsualWait(facts.courseId, tx);
     await publish({ what: 'tidings', people: members }, tx);
@@ -47,12 +48,13 @@ const Returned = z.object({ student: z.string(), at: z.number() });
 const RETURNED = `
   select ${PARTY_NAME} as student, ${ms('v.at')} as at
   from packets p join assignments a on a.id = p.assignment_id
-  join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.role = 'teacher' and e.left_at is null
-  join custody_events v on v.packet_id = p.id and v.seq = p.last_seq and v.type in ('returned', 'looked-at')
-  where p.id = $1 and v.at >= $3`;
+  left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.role = 'teacher' and e.left_at is null
+  join custody_events v on v.packet_id = p.id and v.seq = p.last_seq and v.type in ('returned', 'looked-at', 'stage-moved')
+  where p.id = $1 and v.at >= $3 and (e.person_id is not null or ${sittingOf('p', 'a', '$2')} is not null)
+    and v.data ->> 'goes' is distinct from 'office' and (v.type <> 'stage-moved' or v.data ->> 'round' is not null)`;
 const UNDO = [
   'update marks set returned_at = null, outcome = null where packet_id = $1 and round_no = $2 and returned_at = $3',
   'update remarks set returned_at = null where packet_id = $1 and round_no = $2 and returned_at = $3',
   `update round_pieces set returned_sha256 = null where packet_id = $1 and round_no = $2 and $3::timestamptz is not null`
 ];
-const FORGET = "delete from tidings where kind = 'returned' and about like $1 and at = $2";
+const FORGET = "delete from tidings where kind in ('returned', 'stage') and about like kind || ' ' || $1 || ' %' and at = $2";

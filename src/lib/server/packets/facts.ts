@@ -33,6 +33,6 @@ export function isShown(facts: Pick<AssignmentFacts, 'published' | 'shownFrom'>,
 
 /** The terms that an assignment gives to every packet, before extensions. */
 export function termsOf(facts: AssignmentFacts): Terms {
-  const { opens, due, closes, allowance, takeBack, settles, late, counts, standsAgain, followMinutes } = facts;
-  return { opens, due, closes, allowance, takeBack, settles, late, counts, standsAgain, followMinutes };
+  const { opens, due, closes, allowance, takeBack, settles, stages, late, counts, standsAgain, followMinutes } = facts;
+  return { opens, due, closes, allowance, takeBack, settles, stages, late, counts, standsAgain, followMinutes };
 }

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { may, type Actor, type Deed } from '$core/people/policy';
 import { ms, select } from '../db/connection';
 import { Wants } from '$core/pieces/wants';
+import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
 import type { Found } from '../materials/found';
 import { setAs } from '$core/pages/set-as';
@@ -72,13 +73,15 @@ const Row = z.object({
   courseRole: z.enum(['student', 'teacher']).nullable(),
   published: z.boolean(),
   followsDrafts: z.boolean(),
-  ownsPacket: z.boolean()
+  ownsPacket: z.boolean(),
+  office: z.enum(['now', 'track']).nullable()
 });
 
 const piece = (table: string) => `
   select f.kind, f.name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", e.role as "courseRole",
     a.published, a.follows_drafts as "followsDrafts",
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as "ownsPacket",
+    ${sittingOf('p', 'a', '$2')} as office,
     case when l.id is not null then json_build_object('url', l.url, 'title', l.title, 'text', l.body_text,
       'at', ${ms('l.looked_at')}, 'picture', case when i.sha256 is not null then json_build_object('sha256', i.sha256,
         'size', i.size, 'mediaType', i.media_type) end) end as link,

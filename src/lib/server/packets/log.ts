@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Custody, CustodyRound } from '$core/packets/custody';
 import { CustodyDeed, type CustodyEvent } from '$core/packets/events';
 import { lateness } from '$core/lateness/lateness';
+import { stageOf, stagePlace } from '$core/judging/stages';
 import { countingMark } from '$core/grades/counting';
 import { COUNTS } from '$core/packets/terms';
 import { execute, ms, select, type Tx } from '../db/connection';
@@ -106,6 +107,7 @@ const PROJECT = named<ReturnType<typeof projected>>(`
     settled_by = :settledBy, excused = :excused, in_person = :inPerson, last_move = :lastMove, since_at = :since,
     seal_until = :sealUntil, ran_out_at = :ranOutAt, comes_back = :comesBack, nominated = :nominated,
     claimed_at = :claimedAt, asked_back_at = :askedBackAt,
+    stage_id = :stage, stage_place = :place::jsonb, office_id = :office,
     due_extended = due_extended or :movesDue,
     due_at = case when :movesDue then :due::timestamptz else due_at end,
     closes_extended = closes_extended or :movesCloses,
@@ -114,6 +116,8 @@ const PROJECT = named<ReturnType<typeof projected>>(`
 
 function projected(packet: { id: string; lastSeq: number }, custody: Custody, events: CustodyEvent[]) {
   const extensions = events.filter((event) => event.type === 'extended');
+  const { stages } = custody.terms;
+  const stage = stageOf(stages, custody.stage);
   const due = extensions.findLast((event) => event.due !== undefined)?.due;
   const closes = extensions.findLast((event) => event.closes !== undefined)?.closes;
   return {
@@ -133,6 +137,9 @@ function projected(packet: { id: string; lastSeq: number }, custody: Custody, ev
     nominated: custody.nominated,
     claimedAt: date(custody.claimed?.at ?? null),
     askedBackAt: date(custody.handBack?.at ?? null),
+    stage: stage?.id ?? null,
+    place: stage && JSON.stringify(stagePlace(stages, custody.stage)),
+    office: custody.phase === 'settled' ? null : (stage?.office?.id ?? null),
     movesDue: due !== undefined,
     due: date(due ?? null),
     movesCloses: closes !== undefined,

@@ -10,6 +10,7 @@ import { ASSIGNMENT_COLUMNS, AssignmentFacts, isShown, termsOf } from './facts';
 import { clock } from '../clock';
 import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
+import { seatedOn, sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
 import { membersOf, partyOn } from '../parties/party';
 import { earlierAnswer, keepAnswer } from './idempotency';
@@ -24,6 +25,8 @@ export interface OpenPacket {
   person: Actor;
   /** Everyone in the party. */
   members: readonly string[];
+  /** Everyone who sits in an office of its stages. */
+  seated: readonly string[];
   /** Whose seal or wish time acts on. */
   wisher: string;
   custody: Custody;
@@ -72,7 +75,7 @@ export async function withPacket<T extends { ok: boolean }>(
       earlierAnswer<T>(asked, tx)
     ]);
     if (earlier) return earlier;
-    const row = { id: packetId, lastSeq, members: found.members };
+    const row = { id: packetId, lastSeq, members: found.members, seated: found.seated };
     const packet = openLocked(person, row, found, log, tx);
     await letTimePass(packet);
     const answer = await work(packet);
@@ -97,7 +100,7 @@ export async function passTime(packetId: string): Promise<boolean> {
     ]);
     const wished = wisher(log) ?? found?.members[0];
     if (!found || wished === undefined) return false;
-    const row = { id: packetId, lastSeq, members: found.members };
+    const row = { id: packetId, lastSeq, members: found.members, seated: found.seated };
     return letTimePass(openLocked({ id: wished, schoolRoles: [] }, row, found, log, tx));
   });
 }
@@ -109,7 +112,7 @@ function wisher(log: readonly CustodyEvent[]): string | undefined {
 
 function openLocked(
   person: Actor,
-  row: { id: string; lastSeq: number; members: string[] },
+  row: { id: string; lastSeq: number; members: string[]; seated: string[] },
   facts: AssignmentFacts,
   log: CustodyEvent[],
   tx: Tx
@@ -123,6 +126,7 @@ function openLocked(
       return row.lastSeq;
     },
     members: row.members,
+    seated: row.seated,
     wisher: wisher(log) ?? person.id,
     now: clock.now(),
     tx,
@@ -159,6 +163,8 @@ const Found = AssignmentFacts.extend({
   packetId: z.string().nullable(),
   /** Everyone in the party. */
   members: z.array(z.string()),
+  seated: z.array(z.string()),
+  office: z.enum(['now', 'track']).nullable(),
   own: z.boolean()
 });
 
@@ -167,7 +173,8 @@ function relationOf(found: z.infer<typeof Found>): Relation {
     courseRole: found.courseRole,
     ownsPacket: found.own,
     published: isShown(found, clock.now()),
-    followsDrafts: found.followsDrafts
+    followsDrafts: found.followsDrafts,
+    office: found.office
   };
 }
 
@@ -181,7 +188,8 @@ async function find(person: Actor, address: PacketAddress, tx: Tx): Promise<z.in
   return rows[0];
 }
 
-const COLUMNS = `${ASSIGNMENT_COLUMNS}, me.role as "courseRole", p.id as "packetId"`;
+const COLUMNS = `${ASSIGNMENT_COLUMNS}, me.role as "courseRole", p.id as "packetId", ${seatedOn('a')} as seated,
+  ${sittingOf('p', 'a', '$2')} as office`;
 const MY_ROLE = 'left join enrolments me on me.course_id = a.course_id and me.person_id = $2 and me.left_at is null';
 
 const BY_PACKET = `

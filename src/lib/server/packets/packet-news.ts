@@ -1,6 +1,8 @@
 import type { Kind } from '$core/tidings/kinds';
 import type { TidingFacts } from '$core/tidings/views';
 import type { Moment } from '$core/time/moment';
+import { stageOf } from '$core/judging/stages';
+import { peopleOf } from '../offices/offices';
 import { tell } from '../tidings/tell';
 import type { OpenPacket } from './open-packet';
 
@@ -16,6 +18,8 @@ export type PacketHappening =
   | { what: 'seal-ran-out' }
   | { what: 'stands-again'; round: number }
   | { what: 'asked-back'; round: number; says: string }
+  | { what: 'stage-moved'; to: string | null; back: boolean; goes: 'student' | 'office' | 'rest' }
+  | { what: 'credits-granted'; says: string }
   | { what: 'claimed' }
   | { what: 'remark-answered'; by: 'student' | 'teacher'; says: string };
 
@@ -27,7 +31,7 @@ interface Heard {
 interface ByStudent extends Heard {
   to: 'student';
   /** Part of their page that it leads to. */
-  part?: 'came-back' | 'packet' | 'rounds';
+  part?: 'came-back' | 'packet' | 'rounds' | 'track' | 'credits';
   /** See `News`. */
   read?: true;
 }
@@ -37,14 +41,18 @@ interface ByTeachers extends Heard {
   place: 'rounds' | 'class';
 }
 
+interface ByOffice extends Heard {
+  to: 'office';
+}
+
 type Hearing = {
-  [W in PacketHappening['what']]: (one: Extract<PacketHappening, { what: W }>) => Array<ByStudent | ByTeachers>;
+  [W in PacketHappening['what']]: (one: Extract<PacketHappening, { what: W }>) => Array<ByStudent | ByTeachers | ByOffice>;
 };
 
 /** Who hears of what happens to a packet, and where it leads them: the one place that knows. */
 const HEARING: Hearing = {
   submitted: ({ round, receipt }) => [
-    { to: 'teachers', kind: 'submitted', place: 'rounds', facts: { round } },
+    { to: 'office', kind: 'submitted', facts: { round } },
     // They did it themselves: only the mail matters.
     { to: 'student', kind: 'receipt', part: 'rounds', facts: { round, number: receipt }, read: true }
   ],
@@ -70,17 +78,28 @@ const HEARING: Hearing = {
       ? { to: 'teachers', kind: 'remark', place: 'rounds', facts: { says } }
       : { to: 'student', kind: 'remark', part: 'came-back', facts: { says } }
   ],
+  'stage-moved': ({ to, back, goes }) => [
+    {
+      to: 'student',
+      kind: 'stage',
+      part: 'track',
+      facts: { how: back ? 'back' : goes === 'rest' ? 'through' : 'on', says: to ?? '' }
+    },
+    ...(goes === 'office' ? [{ to: 'office', kind: 'stage-here', facts: { says: to ?? '' } } as const] : [])
+  ],
+  'credits-granted': ({ says }) => [{ to: 'student', kind: 'credits', part: 'credits', facts: { says } }],
   claimed: () => [{ to: 'teachers', kind: 'claim', place: 'class' }]
 };
 
 /** Tells whoever hears of it. Under the packet's lock, in its transaction. */
 export async function tellAbout(packet: OpenPacket, happening: PacketHappening): Promise<void> {
   // Each entry takes exactly the happening of its own key; TypeScript cannot follow that through the lookup.
-  const hearing = HEARING[happening.what] as (one: PacketHappening) => Array<ByStudent | ByTeachers>;
+  const hearing = HEARING[happening.what] as (one: PacketHappening) => Array<ByStudent | ByTeachers | ByOffice>;
   await Promise.all(
-    hearing(happening).map((heard) =>
-      heard.to === 'student' ? tellStudent(packet, heard) : tellTeachers(packet, heard)
-    )
+    hearing(happening).map((heard) => {
+      if (heard.to === 'student') return tellStudent(packet, heard);
+      return heard.to === 'office' ? tellHolder(packet, heard) : tellTeachers(packet, heard);
+    })
   );
 }
 
@@ -88,6 +107,17 @@ function tellStudent(packet: OpenPacket, { kind, facts, part, read }: ByStudent)
   const href = `/assignments/${packet.facts.assignmentId}${part ? `#${part}` : ''}`;
   const news = { ...frame(packet, kind, facts), grouped: `${kind} ${packet.id}`, href, read };
   return tell({ people: packet.members }, news, packet.tx);
+}
+
+/** Whoever has it: the office of its stage, else the course's teachers. */
+async function tellHolder(packet: OpenPacket, heard: Heard) {
+  const { stages } = packet.custody.terms;
+  const office = stageOf(stages, packet.custody.stage)?.office;
+  if (!office) return tellTeachers(packet, { ...heard, to: 'teachers', place: 'rounds' });
+  const by = packet.members.includes(packet.person.id) ? packet.person.id : packet.wisher;
+  const grouped = `${heard.kind} ${packet.facts.assignmentId}`;
+  const news = { ...frame(packet, heard.kind, heard.facts), grouped, href: `/marking/${packet.id}`, by };
+  return tell({ people: await peopleOf(office.id, packet.tx) }, news, packet.tx);
 }
 
 /** What several students do on one assignment is shown as one. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
 import { Anchor, inReadingOrder, type RemarkAnswer } from '$core/remarks/remarks';
 import { BlobFacts } from '$core/materials/facts';
+import type { Judged } from '$core/judging/credits';
 import type { RoundState } from '$core/packets/custody';
 import type { CustodyEvent } from '$core/packets/events';
 import type { BytesPiece, LinkInside, PieceView } from '$core/pieces/piece';
@@ -27,6 +28,8 @@ export interface PacketHistory {
   log: CustodyEvent[];
   rounds: RoundView[];
   marks: MarkView[];
+  /** What was said to activities for which credit is claimed. */
+  credits: Judged[];
 }
 
 /** Reads it in two queries, however many rounds. @param unreturned with the remarks that the student does not see yet */
@@ -35,14 +38,15 @@ export async function readHistory(packetId: string, unreturned = false): Promise
     select(HistoryRow, HISTORY, [packetId, unreturned]),
     select(RoundPieceRow, SUBMITTED_PIECES, [packetId])
   ]);
-  const { log, rounds, marks, remarks } = row ?? { log: [], rounds: [], marks: [], remarks: [] };
+  const { log, rounds, marks, remarks, credits } = row ?? NOTHING;
   const filled = rounds.map((round) => {
     const own = pieces.filter((piece) => piece.round === round.no);
     const noted = remarks.filter((remark) => remark.round === round.no);
     return { ...round, pieces: own, remarks: inReadingOrder(noted, own) };
   });
-  return { log: log.map(asEvent), rounds: filled, marks };
+  return { log: log.map(asEvent), rounds: filled, marks, credits };
 }
+const NOTHING = { log: [], rounds: [], marks: [], remarks: [], credits: [] };
 
 /** What a look told, and for a round whether a later one of the same address found another text. */
 const LOOK = (changed: string) => `
@@ -206,7 +210,8 @@ const HistoryRow = z.object({
   log: z.array(LogRow),
   rounds: z.array(RoundRow),
   marks: z.array(MarkRow),
-  remarks: z.array(RemarkRow)
+  remarks: z.array(RemarkRow),
+  credits: z.array(z.custom<Judged>())
 });
 /** How a round was judged by the rubric, row by row; nothing of it before the reader may see it. */
 const JUDGED = jsonRows(`
@@ -233,4 +238,7 @@ const HISTORY = `select ${jsonRows(LOG)} as log,
     ${jsonRows(`select w.name as by, ${ms('s.at')} as at, s.body from remark_answers s join people w on w.id = s.by_person
       where s.remark_id = k.id order by s.no`)} as answers
     from remarks k join people t on t.id = k.by_person
-    where k.packet_id = $1 and ($2 or k.returned_at is not null) order by k.at, k.id`)} as remarks`;
+    where k.packet_id = $1 and ($2 or k.returned_at is not null) order by k.at, k.id`)} as remarks,
+  ${jsonRows(`select g.activity, g.title, trim_scale(g.claimed)::text as claimed, g.state, trim_scale(g.granted)::text as granted,
+    g.reason, t.name as by, ${ms('g.at')} as at from credits g join people t on t.id = g.by_person
+    where g.packet_id = $1 order by g.at, g.activity`)} as credits`;

@@ -7,6 +7,7 @@ import type { Moment } from '$core/time/moment';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts } from '../packets/facts';
 import { clock } from '../clock';
 import { select } from '../db/connection';
+import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
 import { PARTY_NAME } from '../parties/party';
 import { readHistory } from '../packets/read-packet';
@@ -39,9 +40,9 @@ export async function readRound(
   beside: number | null
 ): Promise<RoundPage> {
   const [row] = await select(PacketRow, PACKET, [packetId, person.id]);
-  if (!row || row.role === null || !may(person, 'read-round', { courseRole: row.role, ownsPacket: row.owns }))
+  if (!row || !may(person, 'read-round', { courseRole: row.role, ownsPacket: row.owns, office: row.office }))
     throw new NotHere('This round');
-  const { student, role, owns: _owns, places, ...facts } = row;
+  const { student, role, owns: _owns, office: _office, places, ...facts } = row;
   const [{ rounds }, contents] = await Promise.all([readHistory(packetId), select(ContentRow, CONTENTS, [packetId])]);
   const find = (wanted: number) => rounds.find((one) => one.no === wanted);
   const round = find(no);
@@ -54,7 +55,7 @@ export async function readRound(
     packetId,
     student,
     facts,
-    reader: role,
+    reader: role ?? 'teacher',
     round,
     all: rounds.map((one) => one.no).sort((a, b) => a - b),
     beside: other ? { round: other, pairs: pairPieces<ComparedPiece>(piecesOf(earlier), piecesOf(later)) } : null,
@@ -67,12 +68,14 @@ const PacketRow = AssignmentFacts.extend({
   student: z.string(),
   role: z.enum(['student', 'teacher']).nullable(),
   owns: z.boolean(),
+  office: z.enum(['now', 'track']).nullable(),
   places: z.array(z.object({ id: z.string(), title: z.string() }))
 });
 const PACKET = `
   select ${ASSIGNMENT_COLUMNS}, e.role,
     ${PARTY_NAME} as student,
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as owns,
+    ${sittingOf('p', 'a', '$2')} as office,
     coalesce((select json_agg(json_build_object('id', d.id, 'title', d.title) order by d.position) from deliverables d
       where d.assignment_id = a.id), '[]') as places
   from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id

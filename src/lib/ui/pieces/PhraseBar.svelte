@@ -24,11 +24,13 @@
     body.trim() !== '' && known?.some((known) => known.body === asPhrase(body.trim(), fill.student)) !== true
   );
 
-  async function open() {
-    if (known !== null) return;
+  let opening: Promise<void> | null = null;
+  const open = () => (opening ??= read());
+  async function read() {
     try {
       known = await phrases.read();
     } catch {
+      opening = null;
       said = 'Your phrases could not be read just now.';
     }
   }
@@ -50,7 +52,8 @@
   function press(event: KeyboardEvent) {
     const move = { ArrowDown: 1, ArrowUp: -1 }[event.key];
     if (move !== undefined) at = Math.max(0, Math.min(found.length - 1, at + move));
-    else if (event.key === 'Enter') put(found[at]);
+    // They may still be on their way.
+    else if (event.key === 'Enter') void open().then(() => put(found[at]));
     else return;
     event.preventDefault();
   }

@@ -8,5 +8,9 @@ export const Paragraph = Plain.extend({
   }
 });
 
-/** What begins a block in CommonMark at the start of a line, up to the character that does it. */
-const BEGINS_A_BLOCK = /^ {0,3}(?:#(?=#{0,5}(?: |$))|[-+=](?=[ \t]|$|[-=])|\d{1,9}[.)](?=[ \t]|$)|~(?=~~))/gm;
+/**
+ * What begins a block in CommonMark at the start of a line, up to the character that does it. Lists are numbered by letters and by
+ * Roman numerals too, in what the editor writes: “Dr. Anand” is none.
+ */
+const BEGINS_A_BLOCK =
+  /^ {0,3}(?:#(?=#{0,5}(?: |$))|[-+=](?=[ \t]|$|[-=])|(?:\d{1,9}|[ivxlcdm]+|[a-z]{1,2})[.)](?=\s|$)|~(?=~~))/gim;

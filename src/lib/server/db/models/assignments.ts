@@ -1,5 +1,7 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize';
 import type { LatePolicy } from '$core/lateness/late-policy';
+import type { CreditUnit } from '$core/judging/credits';
+import type { Track } from '$core/judging/stages';
 import type { Way } from '$core/judging/ways';
 import type { Counts } from '$core/packets/terms';
 import { database } from '../connection';
@@ -49,6 +51,9 @@ export class Assignment extends Model<InferAttributes<Assignment>, InferCreation
   declare allowance: number | null;
   declare takeBack: boolean;
   declare settles: Way;
+  declare stages: CreationOptional<Track>;
+  declare creditTarget: CreationOptional<string | null>;
+  declare creditUnit: CreationOptional<CreditUnit>;
   declare latePolicy: LatePolicy;
   declare counts: CreationOptional<Counts>;
   declare standsAgain: CreationOptional<boolean>;
@@ -83,6 +88,9 @@ Assignment.init(
     allowance: maybeWhole(),
     takeBack: flag(),
     settles: text(),
+    stages: { ...json(), defaultValue: [] },
+    creditTarget: { type: DataTypes.DECIMAL(8, 2) },
+    creditUnit: { ...text(), defaultValue: 'hours' },
     latePolicy: json(),
     counts: { ...text(), defaultValue: 'latest' },
     standsAgain: { ...flag(), defaultValue: false },

@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import { LatePolicy } from '$core/lateness/late-policy';
+import { CREDIT_UNITS } from '$core/judging/credits';
+import { Track } from '$core/judging/stages';
 import { WAYS } from '$core/judging/ways';
 import { COUNTS } from '$core/packets/terms';
 import { exactField, field, fields, momentField } from '../fields';
@@ -18,6 +20,10 @@ export const ASSIGNMENT_SETTINGS = fields({
   allowance: field('allowance', z.number().nullable()),
   takeBack: field('take_back', z.boolean()),
   settles: field('settles', z.enum(WAYS)),
+  stages: field('stages', Track),
+  /** What its credits should add up to. */
+  creditTarget: exactField('credit_target'),
+  creditUnit: field('credit_unit', z.enum(CREDIT_UNITS)),
   late: field('late_policy', LatePolicy),
   counts: field('counts', z.enum(COUNTS)),
   standsAgain: field('stands_again', z.boolean()),

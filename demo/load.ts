@@ -2,27 +2,27 @@ import { z } from 'zod';
 import type { Actor } from '../src/lib/core/people/policy';
 import { MINUTE, type Moment } from '../src/lib/core/time/moment';
 import { dayOf } from '../src/lib/core/time/wall-clock';
-import { noteResultSeen } from '../src/lib/server/assignments/own-progress';
 import { clock } from '../src/lib/server/clock';
 import { enterCalendarDays } from '../src/lib/server/courses/calendar';
 import { enrol } from '../src/lib/server/courses/create-course';
 import { invite } from '../src/lib/server/courses/invitations';
-import { execute, select } from '../src/lib/server/db/connection';
+import { execute } from '../src/lib/server/db/connection';
 import { readAll } from '../src/lib/server/tidings/read-tidings';
-import { excuse, extend, receiveInPerson } from '../src/lib/server/marking/class-actions';
 import { openSimulatedSite } from '../src/lib/server/links/simulated-site';
 import { lookAndSettle, returnRound } from '../src/lib/server/marking/return-round';
 import { readAssignment, readOwnPacket } from '../src/lib/server/assignments/read-assignment';
 import { removePiece } from '../src/lib/server/gathering/pieces';
-import { declareDone, revise, takeBack } from '../src/lib/server/rounds/change';
+import { declareDone } from '../src/lib/server/rounds/change';
 import { submitPacket } from '../src/lib/server/rounds/submit';
 import { createPerson } from '../src/lib/server/people/create-person';
 import { noteDemo } from '../src/lib/server/db/settings';
+import { act, assignmentId, key, rowAt, standing, type Cast } from './acts';
 import { classmate, dice, type ClassmateDeed } from './classmates';
 import { dated, fillStarter } from './fill-in';
 import { addDemoFile, addDemoLink, fillPlace } from './hand-in';
 import { openCourse, tell } from './open-course';
 import { readWorld, type DemoCourse, type DemoStep, type Filled } from './read-world';
+import { openOffices } from './offices';
 import { levelsOf, setAssignment, talk, type Ids } from './set-assignment';
 import { when } from './when';
 
@@ -44,6 +44,7 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
   const at = (text: string) => when(text, now, school.zone);
   clock.set(at('school-30 08:00'), { frozen: true });
   const people = await createPeople(school);
+  await openOffices(person(people, 'petra'), school.offices);
   for (const days of school.calendar)
     await enterCalendarDays(person(people, 'petra'), {
       ...days,
@@ -157,16 +158,6 @@ function classOf(course: DemoCourse, students: string[]): string[] {
   return [first, ...others].slice(0, course.classSize);
 }
 
-interface Cast {
-  ids: Ids;
-  student: Actor;
-  teacher: Actor;
-}
-
-let keys = 0;
-const key = () => `demo-${++keys}-${Math.floor(keys / 7)}`;
-const assignmentId = (ids: Ids) => ids.assignment ?? '';
-
 function story(steps: DemoStep[], cast: Cast & { at: (text: string) => Moment }): Deed[] {
   return steps.map((step) => ({
     at: cast.at(step.at),
@@ -204,55 +195,6 @@ function add(step: DemoStep, { ids, student }: Cast) {
     : addDemoLink(student, assignmentId(ids), deliverableId, link);
 }
 
-async function act(step: DemoStep, cast: Cast & { at: (text: string) => Moment }) {
-  const { ids, student, teacher, at } = cast;
-  const own = { assignmentId: assignmentId(ids) };
-  const who = { ...own, studentId: student.id };
-  const { points = null, remark } = step;
-  switch (step.do) {
-    case 'submit':
-      return submitPacket(student, { ...own, key: key(), note: step.note });
-    case 'take-back':
-      return takeBack(student, { ...own, restores: null, key: key() });
-    case 'revise':
-      return revise(student, own);
-    case 'declare':
-      return declareDone(student, own);
-    case 'see':
-      return noteResultSeen(student, own.assignmentId);
-    case 'excuse':
-      return excuse(teacher, who);
-    case 'in-person':
-      return receiveInPerson(teacher, who, { points, remark });
-    case 'extend':
-      return extend(teacher, { ...who, due: step.due === undefined ? undefined : at(step.due) });
-    case 'look':
-      return lookAndSettle(teacher, { ...(await standing(who)), remark, key: key() });
-    case 'settle':
-      return returnRound(teacher, {
-        ...(await standing(who)),
-        points,
-        rows: ids.criteria?.flatMap((row, i) => rowAt(row.levels[step.levels?.[i] ?? -1]?.id)),
-        remark,
-        key: key(),
-        outcome: 'settled'
-      });
-    case 'again': {
-      const due = step.due === undefined ? undefined : at(step.due);
-      return returnRound(teacher, {
-        ...(await standing(who)),
-        points,
-        remark,
-        key: key(),
-        outcome: 'another-round',
-        due
-      });
-    }
-    default:
-      throw new Error('A story needs something to do.');
-  }
-}
-
 function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
   const { ids, student, teacher, name } = cast;
   return deeds.map((deed) => ({
@@ -279,22 +221,6 @@ function life(deeds: ClassmateDeed[], cast: Cast & { name: string }): Deed[] {
       });
     }
   }));
-}
-
-const rowAt = (level: string | undefined) => (level === undefined ? [] : [{ level, points: null }]);
-
-async function standing(who: {
-  assignmentId: string;
-  studentId: string;
-}): Promise<{ packetId: string; round: number }> {
-  const [row] = await select(
-    z.object({ packetId: z.string(), round: z.number() }),
-    `select p.id as "packetId", p.standing_round as round from packets p
-     join party_members m on m.party_id = p.party_id where p.assignment_id = $1 and m.person_id = $2`,
-    [who.assignmentId, who.studentId]
-  );
-  if (!row) throw new Error('The story goes on where nothing was submitted.');
-  return row;
 }
 
 function person(people: Map<string, Actor>, handle: string): Actor {

@@ -6,6 +6,7 @@ import { LatePolicy } from '../src/lib/core/lateness/late-policy';
 import { CriterionDraft, MustDoDraft } from '../src/lib/core/assignments/draft';
 import { Wants } from '../src/lib/core/pieces/wants';
 import { RuleNames, StandingRules } from '../src/lib/core/courses/rules';
+import { CREDIT_UNITS, GRANTS } from '../src/lib/core/judging/credits';
 import { WAYS } from '../src/lib/core/judging/ways';
 
 const Person = z.object({
@@ -20,6 +21,8 @@ const School = z.object({
   zone: z.string(),
   password: z.string(),
   teachers: z.array(Person),
+  /** Offices that have stages of projects, with the handles of who sits in them. */
+  offices: z.array(z.object({ name: z.string(), people: z.array(z.string()) })),
   guardians: z.array(Person),
   students: z.array(z.string()),
   /** In the school, in no course yet; invited to one. */
@@ -86,6 +89,19 @@ const AssignmentFront = z.object({
   standsAgain: z.boolean().optional(),
   followMinutes: z.number().int().optional(),
   settles: z.enum(WAYS).optional(),
+  /** `office`: by its name; left out where the course's teachers have the stage. */
+  stages: z
+    .array(
+      z.object({
+        title: z.string(),
+        needs: z.string().default(''),
+        office: z.string().optional(),
+        asks: z.boolean().default(true)
+      })
+    )
+    .default([]),
+  creditTarget: z.number().optional(),
+  creditUnit: z.enum(CREDIT_UNITS).optional(),
   late: LatePolicy.optional(),
   alsoOpen: z.boolean().optional(),
   followsDrafts: z.boolean().optional(),
@@ -140,8 +156,16 @@ const Step = z
       'in-person',
       'excuse',
       'extend',
-      'see'
+      'see',
+      'move',
+      'grant'
     ]),
+    /** The stage that it goes to, by its title. */
+    to: z.string(),
+    /** What is granted of each activity, in their order. */
+    grants: z.array(
+      z.object({ state: z.enum(GRANTS), granted: z.string().default('0'), reason: z.string().default('') })
+    ),
     points: z.number(),
     /** Levels of the rubric, row by row, counted from 0. */
     levels: z.array(z.number().int()),
@@ -150,7 +174,18 @@ const Step = z
     note: z.string().default(''),
     due: z.string()
   })
-  .partial({ add: true, link: true, fill: true, clear: true, do: true, points: true, levels: true, due: true });
+  .partial({
+    add: true,
+    link: true,
+    fill: true,
+    clear: true,
+    do: true,
+    points: true,
+    levels: true,
+    due: true,
+    to: true,
+    grants: true
+  });
 
 export type DemoAssignment = z.infer<typeof AssignmentFront> & { key: string; brief: string };
 type CourseFile = z.infer<typeof Course> & { slug: string; assignments: DemoAssignment[] };

@@ -1,3 +1,5 @@
+import type { Track } from '../src/lib/core/judging/stages';
+import { officeNames } from '../src/lib/server/offices/offices';
 import type { Criterion } from '../src/lib/core/assignments/rubric';
 import type { Wants } from '../src/lib/core/pieces/wants';
 import type { Actor } from '../src/lib/core/people/policy';
@@ -32,6 +34,7 @@ export async function setAssignment(
   const { id } = await createAssignment({
     ...given,
     deliverables: given.deliverables.map(({ title, ask, optional, wants }) => ({ title, ask, optional, wants })),
+    stages: await stagesOf(given.stages),
     courseId: course.id,
     unitId: course.units[unit - 1] ?? null,
     opens: moment(given.opens),
@@ -54,6 +57,18 @@ export async function setAssignment(
   for (const place of ids.places) await prepare(teacher, id, place);
   ids.criteria = draft.criteria as Criterion[];
 }
+
+/** Stages with the ids of their offices; their own are their titles, so that stories can name them. */
+async function stagesOf(stages: DemoAssignment['stages']): Promise<Track> {
+  const offices = await officeNames();
+  return stages.map(({ title, needs, office, asks }) => {
+    const known = offices.find(({ name }) => name === office) ?? null;
+    if (office !== undefined && !known) throw new Error(`There is no ${office} in the demo.`);
+    return { id: stageId(title), title, needs, office: known, asks };
+  });
+}
+
+export const stageId = (title: string) => title.toLowerCase().replace(/[^a-z0-9]+/g, '-');
 
 /** What is said about an assignment, on its open floor or aside. */
 export function talk(said: DemoSaid[], ids: Ids, speaker: (by: string) => Actor, at: At): Deed[] {

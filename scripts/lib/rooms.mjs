@@ -16,7 +16,7 @@ export const ROOMS = {
     'jobs backup parser'
   ).split(' '),
   ui: (
-    'time forms primitives tables rich live workers capture scans recordings people plan school rubric links materials ' +
+    'time forms primitives tables rich live workers capture scans recordings people plan school judging rubric links materials ' +
     'threads tidings uploads questions ' +
     'combine checks receipts shelf pages pieces packets courses rounds marking desk grades search shell assignments authoring'
   ).split(' ')

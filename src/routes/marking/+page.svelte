@@ -54,7 +54,7 @@
               ><span class="block">{round.title}</span><span class="text-sm opacity-80">{round.courseTitle}</span></span
             >
             <span class="col-start-2 text-sm md:col-start-auto"
-              >Round {round.round}<span class="block"
+              >{round.stage ? `At “${round.stage}”` : `Round ${round.round}`}<span class="block"
                 >{round.askedBack
                   ? 'Asked back by the student'
                   : round.revising

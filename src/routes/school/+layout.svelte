@@ -5,6 +5,7 @@
   const ROOMS = [
     ['/school/people', 'Roster'],
     ['/school/courses', 'Courses'],
+    ['/school/offices', 'Offices'],
     ['/school/import', 'From files'],
     ['/calendar', 'Calendar'],
     ['/school/troubles', 'Troubles']

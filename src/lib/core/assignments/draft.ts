@@ -110,11 +110,7 @@ export interface Begun {
 type Parted = Pick<AssignmentDraft, 'due' | 'closes' | 'deliverables'> & { stages?: Track };
 
 /** What a change means for students who have begun, one plain sentence each; empty where nobody is concerned. */
-export function impactWords(
-  before: Parted,
-  after: Parted,
-  begun: Begun
-): string[] {
+export function impactWords(before: Parted, after: Parted, begun: Begun): string[] {
   if (begun.started === 0) return [];
   const who = begun.started === 1 ? '1 student who has begun' : `${begun.started} students who have begun`;
   const sentences: string[] = [];

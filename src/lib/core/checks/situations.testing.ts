@@ -10,7 +10,7 @@ export const HOUR = 3_600_000;
 export const NOON = Date.parse('2027-03-10T12:00:00Z');
 export const TERMS: Terms = {
   counts: 'latest',
-        stages: [],
+  stages: [],
   standsAgain: false,
   followMinutes: 30,
   opens: null,

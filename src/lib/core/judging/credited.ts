@@ -6,7 +6,9 @@ export const credited: WayOfJudging = {
   takes: ['grant'],
   settledBy: 'credits',
   points: false,
-  answers: [{ step: 'settle', label: 'Settle it with what is granted', correcting: 'Return it with what is granted now' }],
+  answers: [
+    { step: 'settle', label: 'Settle it with what is granted', correcting: 'Return it with what is granted now' }
+  ],
   words: {
     choice: 'By credits granted for each activity, towards a target',
     settling: 'Settles when enough is granted',

@@ -42,7 +42,11 @@ export function creditLines(activities: readonly Activity[], judged: readonly Ju
   const known = new Map(judged.map((one) => [one.activity, one]));
   const claimed = activities.map((activity): CreditLine => {
     const said = known.get(activity.id) ?? null;
-    return { ...activity, judged: said, since: said && !amount(said.claimed).eq(amount(activity.claimed)) ? 'changed' : null };
+    return {
+      ...activity,
+      judged: said,
+      since: said && !amount(said.claimed).eq(amount(activity.claimed)) ? 'changed' : null
+    };
   });
   const there = new Set(activities.map(({ id }) => id));
   const gone = judged.filter(({ activity }) => !there.has(activity));
@@ -88,7 +92,12 @@ export function creditSum(lines: readonly CreditLine[], target: number | null): 
 }
 
 /** Why something cannot be said of an activity; null where it can. */
-export function grantProblem(grant: { state: Grant; granted: string; reason: string; claimed: string }): CreditRefusal | null {
+export function grantProblem(grant: {
+  state: Grant;
+  granted: string;
+  reason: string;
+  claimed: string;
+}): CreditRefusal | null {
   const granted = amount(grant.granted);
   const gives = grant.state === 'granted' || grant.state === 'partly';
   if (gives !== granted.gt(0)) return gives ? 'grants-nothing' : 'refused-with-credits';

@@ -1,12 +1,13 @@
 import type { ClassLine } from './views';
 
 /** By what a teacher narrows the class: who holds the work, and who waits for a word. */
-export const CLASS_FILTERS = ['all', 'teacher', 'student', 'closed', 'settled', 'asks', 'extended'] as const;
+export const CLASS_FILTERS = ['all', 'teacher', 'office', 'student', 'closed', 'settled', 'asks', 'extended'] as const;
 export type ClassFilter = (typeof CLASS_FILTERS)[number];
 
 const WORDS: Record<ClassFilter, string> = {
   all: 'Everyone',
   teacher: 'With you',
+  office: 'With an office',
   student: 'With the student',
   closed: 'Closed, nothing came',
   settled: 'Settled',
@@ -15,9 +16,13 @@ const WORDS: Record<ClassFilter, string> = {
 };
 export const classFilterWords = (filter: ClassFilter): string => WORDS[filter];
 
+/** Who has it on the teachers' side: they, or the office of its stage. */
+const holder = ({ holder, at }: ClassLine) => (holder === 'teacher' && at?.office ? 'office' : holder);
+
 const HELD: Record<ClassFilter, (line: ClassLine) => boolean> = {
   all: () => true,
-  teacher: ({ holder }) => holder === 'teacher',
+  teacher: (line) => holder(line) === 'teacher',
+  office: (line) => holder(line) === 'office',
   student: ({ holder, standing }) => holder === 'student' && standing !== 'settled',
   closed: ({ holder, standing }) => holder === 'nobody' && standing !== 'settled',
   settled: ({ standing }) => standing === 'settled',

@@ -16,21 +16,22 @@ const moment = fc.integer({ min: 0, max: 2000 });
 const maybeMoment = fc.option(moment, { nil: null });
 const anyTerms: fc.Arbitrary<Terms> = fc
   .record({
-  opens: maybeMoment,
-  due: maybeMoment,
-  closes: maybeMoment,
-  allowance: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
-  takeBack: fc.boolean(),
-  settles: fc.constantFrom('result' as const, 'result' as const, 'stages' as const, ...WAYS),
-  late: fc.constantFrom(
-    { kind: 'none' } as const,
-    { kind: 'per-day', percent: 10, graceMinutes: 0, floorPercent: 50 } as const,
-    { kind: 'not-accepted', graceMinutes: 0 } as const
-  ),
-  counts: fc.constantFrom('latest', 'best', 'nominated'),
-  standsAgain: fc.boolean(),
-  followMinutes: fc.constantFrom(0, 1)
-}).map((terms) => ({ ...terms, stages: terms.settles === 'stages' ? TRACK : [] }));
+    opens: maybeMoment,
+    due: maybeMoment,
+    closes: maybeMoment,
+    allowance: fc.option(fc.integer({ min: 1, max: 3 }), { nil: null }),
+    takeBack: fc.boolean(),
+    settles: fc.constantFrom('result' as const, 'result' as const, 'stages' as const, ...WAYS),
+    late: fc.constantFrom(
+      { kind: 'none' } as const,
+      { kind: 'per-day', percent: 10, graceMinutes: 0, floorPercent: 50 } as const,
+      { kind: 'not-accepted', graceMinutes: 0 } as const
+    ),
+    counts: fc.constantFrom('latest', 'best', 'nominated'),
+    standsAgain: fc.boolean(),
+    followMinutes: fc.constantFrom(0, 1)
+  })
+  .map((terms) => ({ ...terms, stages: terms.settles === 'stages' ? TRACK : [] }));
 const anyAction: fc.Arbitrary<Action> = fc.oneof(
   { weight: 6, arbitrary: fc.constant<Action>({ do: 'add-piece', piece: 'p' }) },
   { weight: 8, arbitrary: fc.constant<Action>({ do: 'submit' }) },

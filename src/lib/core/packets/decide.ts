@@ -112,7 +112,7 @@ function standing(c: Custody): number {
 /** What the way of judging settles by, where the log has to say it. */
 function settledAs(c: Custody) {
   const { settledBy } = judging(c.terms.settles);
-  return settledBy === 'passed' ? { as: settledBy } : {};
+  return settledBy === 'result' ? {} : { as: settledBy };
 }
 
 /** The round whose result settled the packet, for a correction. */

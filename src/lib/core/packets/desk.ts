@@ -104,10 +104,16 @@ export function deskGroup(entry: DeskEntry, now: Moment): DeskGroup {
 export function need(entry: DeskEntry, now: Moment): Need | null {
   if (entry.ranOut && entry.standing !== 'settled' && entry.standing !== 'closed') return 'seal-ran-out';
   if (entry.standing === 'taken-back') return 'teacher-has-nothing';
-  // Who was passed on to the next stage is not behind with anything: its dates say when.
-  const passedOn = entry.standing === 'another-round' && entry.at?.moved === 'on';
+  const passedOn = isPassedOn(entry);
   if (entry.standing === 'another-round' && !passedOn) return 'another-round';
   if (!passedOn && entry.standing !== 'not-started' && entry.standing !== 'in-progress') return null;
+  return timeNeeds(entry, now);
+}
+
+/** Who was passed on to the next stage is not behind with anything: its dates say when. */
+const isPassedOn = ({ standing, at }: DeskEntry) => standing === 'another-round' && at?.moved === 'on';
+
+function timeNeeds(entry: DeskEntry, now: Moment): Need | null {
   if (entry.opens !== null && entry.opens > now) return null;
   const ends = submitEnds(entry);
   const closing = ends !== null && ends - now <= CLOSING_WITHIN;

@@ -131,7 +131,8 @@ const STEPS: Steps = {
   'stage-moved': (c, e) => {
     const stage = { id: e.to?.id ?? e.from.id, since: e.at, moved: e.back ? ('back' as const) : ('on' as const) };
     const seen = { opened: true, markingBegun: true };
-    if (e.goes === 'office') return { ...c, phase: 'submitted', stage, rounds: change(c.rounds, e.round, seen) };
+    if (e.goes === 'office')
+      return { ...c, phase: 'submitted', stage, since: e.at, rounds: change(c.rounds, e.round, seen) };
     const settled = e.goes === 'rest';
     return {
       ...withStudent(c, e.at),

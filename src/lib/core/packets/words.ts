@@ -10,8 +10,8 @@ export function holdingWords({ standing, settledBy, at }: Held): string {
   if (at?.moved === 'on' && standing === 'another-round') return `With you: next comes “${at.title}”`;
   if (at?.moved === 'back' && standing === 'another-round') return `Back with you, to “${at.title}”`;
   const { office } = at ?? {};
-  if (office && standing === 'submitted') return `With ${office}`;
-  return office && standing === 'revising' ? `With ${office}, while you revise` : STANDING_WORDS[standing];
+  if (office && standing === 'submitted') return `With the ${office}`;
+  return office && standing === 'revising' ? `With the ${office}, while you revise` : STANDING_WORDS[standing];
 }
 
 /** The same for the teacher, who reads "you" from the other side. */
@@ -19,7 +19,9 @@ export function holdingWordsForTeacher({ standing, settledBy, at }: Held): strin
   if (standing === 'settled') return restWords(settledBy);
   if (at?.moved && standing === 'another-round') return `With the student: “${at.title}” comes next`;
   const { office } = at ?? {};
-  return office && (standing === 'submitted' || standing === 'revising') ? `With ${office}` : TEACHER_WORDS[standing];
+  return office && (standing === 'submitted' || standing === 'revising')
+    ? `With the ${office}`
+    : TEACHER_WORDS[standing];
 }
 
 const STANDING_WORDS: Record<Exclude<Standing, 'settled'>, string> = {

@@ -33,4 +33,5 @@ export function activitiesIn(page: JSONContent): Activity[] {
   return [...found.values()];
 }
 
-const number = (text = '') => new Decimal(/^\d{1,5}([.,]\d{1,2})?$/.test(text.trim()) ? text.trim().replace(',', '.') : 0);
+const number = (text = '') =>
+  new Decimal(/^\d{1,5}([.,]\d{1,2})?$/.test(text.trim()) ? text.trim().replace(',', '.') : 0);

@@ -17,6 +17,8 @@ export interface Unfinished {
 export interface AroundDraft {
   units: Array<{ id: string; title: string }>;
   dates: DatesAround;
+  /** Offices of the school that can have a stage. */
+  offices: Array<{ id: string; name: string }>;
   unfinished: Unfinished | null;
 }
 
@@ -32,9 +34,9 @@ export async function readAroundDraft(
   assignmentId: string | null
 ): Promise<AroundDraft> {
   const [row] = await select(Row, AROUND, [courseId, person.id, assignmentId]);
-  const { units, calendar, due, kept } = row ?? { units: [], calendar: [], due: [], kept: null };
+  const { units, calendar, due, offices, kept } = row ?? { units: [], calendar: [], due: [], offices: [], kept: null };
   const draft = kept === null ? null : unfinishedDraft(kept.draft);
-  return { units, dates: { calendar, due }, unfinished: kept && draft && { ...kept, draft } };
+  return { units, dates: { calendar, due }, offices, unfinished: kept && draft && { ...kept, draft } };
 }
 
 const Row = z.object({
@@ -43,6 +45,7 @@ const Row = z.object({
     z.object({ kind: z.enum(['holiday', 'marking-pause']), title: z.string(), first: z.string(), last: z.string() })
   ),
   due: z.array(z.object({ title: z.string(), at: z.number() })),
+  offices: z.array(z.object({ id: z.string(), name: z.string() })),
   kept: z.object({ draft: z.unknown(), version: z.number(), at: z.number() }).nullable()
 });
 
@@ -54,6 +57,7 @@ const AROUND = `
       from calendar_days d), '[]') as calendar,
     coalesce((select json_agg(json_build_object('title', a.title, 'at', ${ms('a.due_at')}) order by a.due_at)
       from assignments a where a.course_id = $1 and a.due_at is not null and a.id is distinct from $3::uuid), '[]') as due,
+    coalesce((select json_agg(json_build_object('id', o.id, 'name', o.name) order by o.name) from offices o), '[]') as offices,
     (select json_build_object('draft', w.draft, 'version', w.version, 'at', ${ms('w.kept_at')})
       from unfinished_assignments w
       where w.person_id = $2 and w.course_id = $1 and w.assignment_id is not distinct from $3::uuid) as kept`;

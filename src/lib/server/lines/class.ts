@@ -21,8 +21,8 @@ export async function readClass(facts: {
 function classLine(row: z.infer<typeof ClassRow>, line: ReturnType<typeof toLines>[number] | undefined): ClassLine[] {
   if (!line) return [];
   const { studentId, student, packetId, extended, rounds, sealUntil, claim, askedBack, extraMinutes } = row;
-  const { due, since, given, kept, ranOut, holder, standing, settledBy, lastMove } = line;
-  const held = { holder, standing, settledBy, lastMove, due, since, given, kept, ranOut };
+  const { due, since, given, kept, ranOut, holder, standing, settledBy, lastMove, at } = line;
+  const held = { holder, standing, settledBy, lastMove, at, due, since, given, kept, ranOut };
   return [{ studentId, student, packetId, extended, rounds, sealUntil, claim, askedBack, extraMinutes, ...held }];
 }
 

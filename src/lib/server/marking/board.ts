@@ -121,7 +121,8 @@ type Packed = [
 ];
 
 function cellOf(column: Column, packet: Packed | null, now: Moment): BoardCell {
-  const [, phase, settledBy, excused, inPerson, sealUntil, given, kept, late, due, closes, shown, at] = packet ?? UNTOUCHED;
+  const [, phase, settledBy, excused, inPerson, sealUntil, given, kept, late, due, closes, shown, at] =
+    packet ?? UNTOUCHED;
   const moments = packet === null ? { due: column.due, closes: column.closes } : { due, closes };
   const held = holdingOf(
     // Whether a draft has begun is nobody's business here.

@@ -45,7 +45,11 @@ export async function grantCredits(
       if (problem !== null) return { ok: false, why: problem };
     }
     for (const { of, activity, state, granted, reason } of said)
-      await execute(GRANT, [id, activity, of?.title, of?.claimed, state, granted, reason, person.id, new Date(now)], tx);
+      await execute(
+        GRANT,
+        [id, activity, of?.title, of?.claimed, state, granted, reason, person.id, new Date(now)],
+        tx
+      );
     const sum = said.reduce((all, { granted }) => all.plus(granted), new Decimal(0)).toString();
     const asked = said.filter(({ state }) => state === 'questioned').length;
     const words = `${creditText(sum, packet.facts.creditUnit)} granted${asked > 0 ? `, ${asked} asked about` : ''}`;

@@ -45,6 +45,8 @@ export interface MarkingView {
   teaches: boolean;
   /** The stage that it is at, and how it came there; null where it passes none. */
   stage: Stage | null;
+  /** Since when it is there; null while nothing has moved. */
+  since: Moment | null;
   moves: TrackMove[];
   /** What was said to the activities of the round. */
   credits: Judged[];
@@ -64,7 +66,8 @@ interface MarkDraft {
 /** A packet with its rounds, as the teacher may see it: nothing that was not submitted. */
 export async function readForMarking(person: Actor, packetId: string): Promise<MarkingView> {
   const [row] = await select(PacketRow, PACKET, [packetId, person.id]);
-  if (!row || !may(person, 'mark-round', { courseRole: row.role, office: row.office })) throw new NotHere('This packet');
+  if (!row || !may(person, 'mark-round', { courseRole: row.role, office: row.office }))
+    throw new NotHere('This packet');
   const { student, role, office: _office, ...facts } = row;
   const now = clock.now();
   const [{ log, rounds, marks, credits }, drafts, rubric, deliverables] = await Promise.all([
@@ -96,6 +99,7 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     deliverables,
     teaches: role === 'teacher',
     stage: stageOf(custody.terms.stages, custody.stage),
+    since: custody.stage?.since ?? custody.since,
     moves: trackMoves(log),
     credits,
     now

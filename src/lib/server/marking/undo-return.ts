@@ -57,4 +57,5 @@ const UNDO = [
   'update remarks set returned_at = null where packet_id = $1 and round_no = $2 and returned_at = $3',
   `update round_pieces set returned_sha256 = null where packet_id = $1 and round_no = $2 and $3::timestamptz is not null`
 ];
-const FORGET = "delete from tidings where kind in ('returned', 'stage') and about like kind || ' ' || $1 || ' %' and at = $2";
+const FORGET =
+  "delete from tidings where kind in ('returned', 'stage') and about like kind || ' ' || $1 || ' %' and at = $2";

@@ -28,7 +28,10 @@ export function officeNames(tx?: Tx): Promise<Array<{ id: string; name: string }
 }
 
 /** Makes an office. Its name stays: tracks and logs speak of it by that. */
-export async function makeOffice(person: Actor, { name }: { name: string }): Promise<Outcome<{ id: string }, OfficeRefusal>> {
+export async function makeOffice(
+  person: Actor,
+  { name }: { name: string }
+): Promise<Outcome<{ id: string }, OfficeRefusal>> {
   mustKeep(person);
   return inTransaction(async (tx) => {
     const [row] = await select(
@@ -60,7 +63,10 @@ export async function seatInOffice(
 }
 
 /** Lets them leave it. */
-export async function leaveOffice(person: Actor, at: { office: string; person: string }): Promise<Outcome<object, never>> {
+export async function leaveOffice(
+  person: Actor,
+  at: { office: string; person: string }
+): Promise<Outcome<object, never>> {
   mustKeep(person);
   await inTransaction(async (tx) => {
     await execute('delete from office_people where office_id = $1 and person_id = $2', [at.office, at.person], tx);

@@ -116,8 +116,6 @@ const PROJECT = named<ReturnType<typeof projected>>(`
 
 function projected(packet: { id: string; lastSeq: number }, custody: Custody, events: CustodyEvent[]) {
   const extensions = events.filter((event) => event.type === 'extended');
-  const { stages } = custody.terms;
-  const stage = stageOf(stages, custody.stage);
   const due = extensions.findLast((event) => event.due !== undefined)?.due;
   const closes = extensions.findLast((event) => event.closes !== undefined)?.closes;
   return {
@@ -137,13 +135,21 @@ function projected(packet: { id: string; lastSeq: number }, custody: Custody, ev
     nominated: custody.nominated,
     claimedAt: date(custody.claimed?.at ?? null),
     askedBackAt: date(custody.handBack?.at ?? null),
-    stage: stage?.id ?? null,
-    place: stage && JSON.stringify(stagePlace(stages, custody.stage)),
-    office: custody.phase === 'settled' ? null : (stage?.office?.id ?? null),
+    ...onTrack(custody),
     movesDue: due !== undefined,
     due: date(due ?? null),
     movesCloses: closes !== undefined,
     closes: date(closes ?? null)
+  };
+}
+
+/** Where it is on its track, and the office that has it then. */
+function onTrack({ terms: { stages }, stage: at, phase }: Custody) {
+  const stage = stageOf(stages, at);
+  return {
+    stage: stage?.id ?? null,
+    place: stage && JSON.stringify(stagePlace(stages, at)),
+    office: phase === 'settled' ? null : (stage?.office?.id ?? null)
   };
 }
 

@@ -46,7 +46,9 @@ interface ByOffice extends Heard {
 }
 
 type Hearing = {
-  [W in PacketHappening['what']]: (one: Extract<PacketHappening, { what: W }>) => Array<ByStudent | ByTeachers | ByOffice>;
+  [W in PacketHappening['what']]: (
+    one: Extract<PacketHappening, { what: W }>
+  ) => Array<ByStudent | ByTeachers | ByOffice>;
 };
 
 /** Who hears of what happens to a packet, and where it leads them: the one place that knows. */

@@ -10,7 +10,12 @@
   const due = $derived(custody.terms.due);
 </script>
 
-{#if holding.standing === 'another-round'}
+{#if holding.standing === 'another-round' && holding.at?.moved === 'on'}
+  <p class="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
+    <span class="font-semibold">It passed. Next comes “{holding.at.title}”.</span>
+    <a class="btn btn-sm" href="#track">What that takes</a>
+  </p>
+{:else if holding.standing === 'another-round'}
   <p class="mb-3 flex flex-wrap items-center gap-x-4 gap-y-2">
     <span class="font-semibold">
       Next: submit round {custody.rounds.length + 1}{#if due !== null && due >= now}, by {absolute(

@@ -3,6 +3,7 @@
   import { mustDoWords } from '$core/assignments/must-do';
   import { placeAnchor } from '$core/pieces/places';
   import { ownPoints } from '$core/assignments/pointing';
+  import { judging } from '$core/judging/registry';
   import type { About } from '$core/threads/views';
   import Emblem from '$ui/courses/Emblem.svelte';
   import FootBar from '$ui/packets/FootBar.svelte';
@@ -15,6 +16,7 @@
   import Ask from './Ask.svelte';
   import BriefPart from './BriefPart.svelte';
   import FactsLine from './FactsLine.svelte';
+  import HowJudged from './HowJudged.svelte';
   import NextStep from './NextStep.svelte';
   import OpenFloor from './OpenFloor.svelte';
   import { OwnWork, setOwnWork, type StudentView } from '$ui/packets/own-work.svelte';
@@ -48,7 +50,7 @@
   const { full, declared } = $derived(work);
   /** Only where there is a choice is it said which one counts. */
   const counting = $derived(
-    custody.terms.counts === 'latest' && custody.rounds.length < 2
+    (custody.terms.counts === 'latest' && custody.rounds.length < 2) || !judging(custody.terms.settles).points
       ? null
       : countingMark(marks, custody.terms.counts, custody.nominated)
   );
@@ -62,6 +64,10 @@
   }
   const readers = $derived({ course: facts.courseTitle, people: guidance.people, teachers, student: null });
   const parts = $derived([
+    ...(custody.terms.settles === 'stages'
+      ? [{ id: 'track', name: 'Where it is', note: packet.holding.at?.title ?? '' }]
+      : []),
+    ...(custody.terms.settles === 'credits' ? [{ id: 'credits', name: 'Credits', note: '' }] : []),
     ...(marks.length > 0 ? [{ id: 'came-back', name: 'What came back', note: '' }] : []),
     { id: 'brief', name: 'Brief', note: mustDoWords(guidance.mustDo) ?? '' },
     ...(declared
@@ -102,11 +108,18 @@
       </ul>
     </nav>
     <div class="grid gap-9">
+      <HowJudged />
       {#if marks.length > 0}
         <section id="came-back" aria-labelledby="came-back-title">
           <h2 id="came-back-title" class="mb-2 text-xl font-semibold">What came back</h2>
           <NextStep />
-          <CameBack {marks} points={facts.points} {rounds} working={packet.holding.holder === 'student'} />
+          <CameBack
+            {marks}
+            points={facts.points}
+            {rounds}
+            moves={packet.moves}
+            working={packet.holding.holder === 'student'}
+          />
         </section>
       {/if}
       <BriefPart />

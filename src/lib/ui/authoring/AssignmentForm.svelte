@@ -13,6 +13,8 @@
   import DeliverablesEditor from './DeliverablesEditor.svelte';
   import BriefField from './BriefField.svelte';
   import DatesEditor from './DatesEditor.svelte';
+  import CreditsEditor from './CreditsEditor.svelte';
+  import StagesEditor from './StagesEditor.svelte';
   import MustDoEditor from './MustDoEditor.svelte';
   import RulesEditor from './RulesEditor.svelte';
   import SavingState from './SavingState.svelte';
@@ -33,7 +35,7 @@
   }
   /** All of an assignment on one page, with the page that students will see beside it. */
   const { initial, begun, place, problems, affects = [], port, button }: Props = $props();
-  const { course, rules, units, dates, materials } = $derived(place);
+  const { course, rules, units, dates, offices, materials } = $derived(place);
   // svelte-ignore state_referenced_locally (the port is the page's own, for as long as it stands)
   const { preview, hold } = port;
 
@@ -104,6 +106,8 @@
       {@render number('Percent of the grade', 'Empty where it is not weighed', 'weight')}
       {@render number('Minutes of work you expect', '', 'expectedMinutes')}
     </div>
+    {#if draft.settles === 'stages'}<StagesEditor bind:stages={draft.stages} {offices} {problems} />{/if}
+    {#if draft.settles === 'credits'}<CreditsEditor {draft} {problems} />{/if}
     <DatesEditor {draft} zone={course.zone} around={dates} {problems} />
     <RulesEditor {draft} {rules} />
     {#if isSubmitted(draft.settles)}<DeliverablesEditor

@@ -18,6 +18,7 @@ export interface WritingPlace {
   rules: StandingRules;
   units: Array<{ id: string; title: string }>;
   dates: DatesAround;
+  offices: Array<{ id: string; name: string }>;
   /** What lies beside the brief and can be shown inside it. */
   materials: MaterialView[];
 }

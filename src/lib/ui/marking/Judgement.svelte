@@ -2,17 +2,21 @@
   import type { Snippet } from 'svelte';
   import type { Criterion } from '$core/assignments/rubric';
   import { judging, stepRefusal } from '$core/judging/registry';
+  import type { Stage, Track } from '$core/judging/stages';
   import type { Way } from '$core/judging/ways';
   import { wholeSum } from '$core/marking/rubric-sum';
   import { pointsText } from '$core/grades/points';
   import PhraseBar from '$ui/pieces/PhraseBar.svelte';
   import { getRemarking } from '$ui/pieces/remarking.svelte';
   import LateLine from './LateLine.svelte';
+  import StageMoves from './StageMoves.svelte';
   import RubricRows from './RubricRows.svelte';
 
   interface Props {
     points: number | null;
     settles: Way;
+    /** The track that it is on, and its stage; null where it passes none. */
+    track: { stages: Track; stage: Stage } | null;
     round: {
       /** Rounds that the student may still submit by themselves; null for any number. */
       left: number | null;
@@ -39,7 +43,7 @@
     errors: Record<string, string>;
     children: Snippet;
   }
-  let { points, settles, round, criteria, submitting, values = $bindable(), errors, children }: Props = $props();
+  let { points, settles, track, round, criteria, submitting, values = $bindable(), errors, children }: Props = $props();
   const { left, closed, correcting } = $derived(round);
   const noting = getRemarking()?.noting ?? null;
   const way = $derived(judging(settles));
@@ -82,6 +86,7 @@
   {/if}
   {#if round.late}<LateLine late={round.late} points={given} bind:values error={errors.waived} />{/if}
 {/if}
+{#if track}<p class="mt-1">At the stage <b>“{track.stage.title}”</b>. {track.stage.needs}</p>{/if}
 <label class="mt-4 mb-1 block font-medium" for="remark">Remark on the whole</label>
 <textarea id="remark" name="remark" class="textarea w-full" rows="4" maxlength="20000" bind:value={values.remark}
 ></textarea>
@@ -100,6 +105,7 @@
     </label>
     {#if errors.at}<p class="text-error">{errors.at}</p>{/if}
   {/if}
+  {#if track && !correcting}<StageMoves {...track} standing {submitting} />{/if}
   {#each way.answers as { step, label, correcting: corrected } (step)}
     {#if !correcting || corrected !== null}
       <button class="btn btn-primary" formaction="?/{step}" disabled={submitting}

@@ -2,12 +2,14 @@ import { createContext } from 'svelte';
 import type { GuidanceView } from '$core/assignments/guidance';
 import type { Found, Situation } from '$core/checks/check';
 import { foundBecauseOf, runChecks } from '$core/checks/run-checks';
+import type { CreditUnit, Judged } from '$core/judging/credits';
 import { isSubmitted } from '$core/judging/registry';
 import { asWritten, linksOn, type Written } from '$core/pieces/as-written';
 import { areOldForSubmit } from '$core/pieces/old-links';
 import { allowed } from '$core/packets/allowed';
 import type { Custody, Holding } from '$core/packets/custody';
 import { fullness } from '$core/pieces/places';
+import type { TrackMove } from '$core/packets/track-moves';
 import type { DeliverableView, MarkView, RoundView, UnderWay } from '$core/packets/views';
 import type { PieceView } from '$core/pieces/piece';
 import type { Uploads } from '$ui/uploads/uploads.svelte';
@@ -29,6 +31,8 @@ export interface StudentView {
     courseSlug: string;
     emblem: string;
     zone: string;
+    creditTarget: number | null;
+    creditUnit: CreditUnit;
   };
   unitTitle: string | null;
   briefHtml: string;
@@ -45,6 +49,8 @@ export interface StudentView {
     pieces: PieceView[];
     rounds: RoundView[];
     marks: MarkView[];
+    moves: TrackMove[];
+    credits: Judged[];
     now: number;
   };
   /** New with every reading of the page: tells its forms from those of another reading. */

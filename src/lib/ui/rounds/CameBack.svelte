@@ -1,5 +1,6 @@
 <script lang="ts">
   import { countedPoints, pointsText } from '$core/grades/points';
+  import type { TrackMove } from '$core/packets/track-moves';
   import type { MarkView, RoundView } from '$core/packets/views';
   import JudgedRows from './JudgedRows.svelte';
   import LateCost from './LateCost.svelte';
@@ -13,14 +14,16 @@
     rounds?: ReadonlyArray<Pick<RoundView, 'no' | 'remarks' | 'pieces' | 'judged'>>;
     /** The student works on another round: its remarks are what to do. */
     working?: boolean;
+    /** How it came to its stage, where it passes stages. */
+    moves?: readonly TrackMove[];
   }
-  const { marks, points, rounds = [], working = false }: Props = $props();
-  const heading = (mark: MarkView) =>
-    mark.outcome === 'another-round'
-      ? 'Another round is asked'
-      : mark.round === null
-        ? 'Accepted in person'
-        : 'Settled';
+  const { marks, points, rounds = [], working = false, moves = [] }: Props = $props();
+  function heading(mark: MarkView) {
+    const move = moves.find(({ at }) => at === mark.at);
+    if (move?.to) return move.back ? `Back to “${move.to}”` : `Passed on to “${move.to}”`;
+    if (mark.outcome === 'another-round') return 'Another round is asked';
+    return mark.round === null ? 'Accepted in person' : 'Settled';
+  }
 </script>
 
 {#each marks as mark, i (`${mark.at} ${i}`)}

@@ -23,7 +23,7 @@
     standing: 'Standing',
     superseded: 'Replaced by a later round',
     'taken-back': 'Taken back',
-    returned: 'Returned for another round',
+    returned: 'Given back, to be worked on',
     settled: 'Settled'
   };
   const STUDENT_STATES: Partial<Record<RoundState, string>> = { standing: 'Standing: your teacher has this one' };

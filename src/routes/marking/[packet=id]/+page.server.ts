@@ -1,4 +1,5 @@
 import { topics } from '$core/live/topics';
+import { jsonText } from '$core/forms/json-text';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { pointsText } from '$core/grades/points';
@@ -11,6 +12,8 @@ import {
   openRound,
   returnRound
 } from '$server/marking/return-round';
+import { GrantGiven, grantCredits } from '$server/marking/grant-credits';
+import { moveStage } from '$server/marking/move-stage';
 import { returnLater } from '$server/marking/return-later';
 import { readReturned, undoReturn } from '$server/marking/undo-return';
 import { readRun } from '$server/marking/run';
@@ -39,13 +42,21 @@ const MarkForm = z
     at: WallClockText.optional(),
     remark: z.string().max(20_000, 'A remark holds 20,000 characters at most.').default(''),
     due: WallClockText.optional(),
-    closes: WallClockText.optional()
+    closes: WallClockText.optional(),
+    /** The stage that it goes to; empty past the last one. */
+    to: z.string().max(40).default('')
   })
   .refine(({ waive, waived }) => waive !== 'on' || waived !== '', {
     path: ['waived'],
     message: 'Say why lateness is not charged: the student reads it.'
   });
 type MarkForm = z.infer<typeof MarkForm>;
+
+const GrantForm = z.object({
+  round: z.coerce.number().int().positive(),
+  key: z.string().min(8).max(50),
+  grants: jsonText(z.array(GrantGiven).min(1, 'Nothing was said to any activity.').max(200))
+});
 
 export const load = async ({ locals, params, url, isDataRequest, depends }) => {
   const person = signedIn(locals, url);
@@ -90,7 +101,7 @@ function valuesOf(view: MarkingView, round: number | null) {
 }
 
 /** What the marking form says, of the packet that its page shows. */
-type Given = Parameters<typeof keepMark>[1] & { due?: number; closes?: number; at?: number };
+type Given = Parameters<typeof keepMark>[1] & { due?: number; closes?: number; at?: number; to: string };
 type Judge = (person: Person, given: Given) => ReturnType<typeof keepMark>;
 
 /** Does what the button says, and goes on to what comes after it. */
@@ -147,6 +158,12 @@ export const actions = {
   settle: returnAs('settled'),
   again: returnAs('another-round'),
   look: judge(lookAndSettle),
+  move: judge((person, { to, ...given }) => moveStage(person, { ...given, to: to === '' ? null : to })),
+  grant: action(
+    GrantForm,
+    (person, form, { params }: RequestEvent) => grantCredits(person, { ...form, packetId: params.packet }),
+    { reader: 'teacher', then: () => ({ done: 'Kept. The student sees it now.' }) }
+  ),
   undo: action(z.object({}), (person, _, { params }: RequestEvent) => undoReturn(person, params.packet), {
     reader: 'teacher',
     goTo: (_, __, { params, url }) => markingHref(params.packet, { of: runThrough(url).of, returned: null })

@@ -6,6 +6,12 @@
   import CameBack from '$ui/rounds/CameBack.svelte';
   import { sealWordsForTeacher } from '$core/packets/seal-words';
   import HandBack from '$ui/marking/HandBack.svelte';
+  import CallBack from '$ui/marking/CallBack.svelte';
+  import CreditRows from '$ui/marking/CreditRows.svelte';
+  import StageTrack from '$ui/judging/StageTrack.svelte';
+  import { stepRefusal } from '$core/judging/registry';
+  import { holdingWordsForTeacher } from '$core/packets/words';
+  import { activitiesOf } from '$core/pieces/activities-of';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import { ChevronLeft, ChevronRight } from '@lucide/svelte';
@@ -25,6 +31,7 @@
 
   const { data, form } = $props();
   const view = $derived(data.view);
+  const grants = $derived(stepRefusal(view.facts.settles, 'grant') === null);
   setFilling(({ id, name }) => ({ address: `/marking/${view.packetId}/parts/${id}`, name }));
   const remarksAt = async (body: object) => {
     const { told } = await reachJson<{ ok: boolean; words?: string }>(`/marking/${view.packetId}/remarks`, body);
@@ -81,7 +88,7 @@
 <div class="mx-auto max-w-[100rem] px-4 pt-4 pb-16">
   <nav class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm" aria-label="Through the work">
     <a class="link" href={markingHref(null, { of: data.of, returned: null })}>Marking</a>
-    <a class="link" href="/assignments/{view.facts.assignmentId}">The whole class</a>
+    {#if view.teaches}<a class="link" href="/assignments/{view.facts.assignmentId}">The whole class</a>{/if}
     <span class="ml-auto flex items-center gap-3">
       {#if data.run.place > 0}<span class="figures">{data.run.place} of {data.run.waiting} waiting</span>{/if}
       {#each [{ to: data.run.before, words: 'The one before', icon: ChevronLeft }, { to: data.run.next, words: 'The next one', icon: ChevronRight }] as { to, words, icon: Icon } (words)}
@@ -118,11 +125,32 @@
   {#if view.handBack}<HandBack asked={view.handBack} round={view.standing} />{/if}
   <div class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
     <div>
+      {#if view.stage}
+        <section class="mb-6" aria-labelledby="track">
+          <h2 id="track" class="mb-2 text-xl font-semibold">Where it is</h2>
+          <StageTrack
+            stages={view.facts.stages}
+            at={view.holding.standing === 'settled' ? null : view.stage.id}
+            since={view.since}
+            holder={holdingWordsForTeacher(view.holding)}
+            moves={view.moves}
+          />
+        </section>
+      {/if}
       <h2 class="mb-2 text-xl font-semibold">Rounds</h2>
       {#if view.rounds.length === 0}
         <EmptyState><p>Nothing was submitted. What the student has begun is theirs alone.</p></EmptyState>
       {:else}
         <Rounds rounds={view.rounds} packetId={view.packetId} places={view.deliverables} reader="teacher" />
+      {/if}
+      {#if grants && data.round !== null}
+        <CreditRows
+          activities={activitiesOf(view.rounds.find(({ no }) => no === data.round)?.pieces ?? [])}
+          judged={view.credits}
+          target={view.facts.creditTarget}
+          unit={view.facts.creditUnit}
+          round={data.round}
+        />
       {/if}
       {#if view.marks.length > 0}
         <h2 class="mt-8 mb-2 text-xl font-semibold">What was returned</h2>
@@ -137,6 +165,15 @@
       {#if panel.round === null}
         <h2 id="judge" class="text-xl font-semibold">Nothing to mark</h2>
         <p class="mt-2">No round stands with you. It comes back to your marking desk when the student submits.</p>
+        {#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
+        {#if view.stage && view.rounds.length > 0 && view.holding.standing !== 'settled'}
+          <CallBack
+            stages={view.facts.stages}
+            stage={view.stage}
+            rounds={view.rounds.length}
+            known={view.marks.length}
+          />
+        {/if}
       {:else}
         <!-- Another packet is another form: nothing written for one student may show up at the next. -->
         {#key `${panel.view.packetId} ${panel.round}`}

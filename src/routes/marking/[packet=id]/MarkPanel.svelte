@@ -76,6 +76,7 @@
   <Judgement
     points={view.facts.points}
     settles={view.facts.settles}
+    track={view.stage && { stages: view.facts.stages, stage: view.stage }}
     round={{ left: view.roundsLeft, closed, correcting, late }}
     criteria={view.criteria}
     {submitting}

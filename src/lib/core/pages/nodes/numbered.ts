@@ -7,8 +7,7 @@ export const Numbered = OrderedList.extend({
   ...(tokenizer && {
     markdownTokenizer: {
       ...tokenizer,
-      tokenize: (source, tokens, lexer) =>
-        BEGINS.test(source) ? tokenizer.tokenize(source, tokens, lexer) : undefined
+      tokenize: (source, tokens, lexer) => (BEGINS.test(source) ? tokenizer.tokenize(source, tokens, lexer) : undefined)
     }
   })
 });

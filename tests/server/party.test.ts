@@ -78,7 +78,7 @@ describe('a packet of three', () => {
       const { deliverables, facts } = await readAssignment(who, assignmentId);
       return runChecks({
         ...{ custody, pieces, now, deliverables, mustDo: [], ownSite: null, coming: [], comingSeconds: null },
-        ...{ title: facts.title, others: [], strict: [], courseZone: facts.zone }
+        ...{ title: facts.title, others: [], strict: [], submitBy: null, courseZone: facts.zone }
       }).map(({ words }) => words);
     };
     expect(await found(school.teodor)).toEqual(await found(school.ilse));

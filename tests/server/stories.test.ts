@@ -15,7 +15,15 @@ import { readAssignment, readOwnPacket } from '$server/assignments/read-assignme
 import { termsOf } from '$server/packets/facts';
 import { MINUTE } from '$core/time/moment';
 import { select } from '$server/db/connection';
-import { declineClaim, excuse, extend, liftExcuse, receiveInPerson, undoInPerson } from '$server/marking/class-actions';
+import {
+  declineClaim,
+  excuse,
+  extend,
+  findIncomplete,
+  liftExcuse,
+  receiveInPerson,
+  undoInPerson
+} from '$server/marking/class-actions';
 import {
   declineAskingBack,
   handBack,
@@ -104,6 +112,7 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
     { do: 'lift-excuse' },
     { do: 'receive-in-person' },
     { do: 'undo-in-person' },
+    { do: 'find-incomplete' },
     { do: 'submit', bare: true },
     { do: 'break-seal' },
     { do: 'ask-back', reason: 'The wrong file' },
@@ -182,6 +191,7 @@ const WAYS: Ways = {
   excuse: (_a, id) => excuse(school.teacher, who(id)),
   'lift-excuse': (_a, id) => liftExcuse(school.teacher, who(id)),
   'receive-in-person': (_a, id) => receiveInPerson(school.teacher, who(id), {}),
+  'find-incomplete': (_a, id) => findIncomplete(school.teacher, { ...who(id), remark: 'The plank is missing.' }),
   'undo-in-person': (_a, id) => undoInPerson(school.teacher, who(id)),
   extend: (a, id) => extend(school.teacher, { ...who(id), due: a.due, closes: a.closes })
 };

@@ -1,7 +1,7 @@
 import { topics } from '$core/live/topics';
 import { error } from '@sveltejs/kit';
 import { z } from 'zod';
-import { readHeaps, readMarkingDesk, readSetAssignments } from '$server/marking/desk';
+import { readHeaps, readMarkingDesk, readSetAssignments, readTakenBack } from '$server/marking/desk';
 import { readReturned } from '$server/marking/undo-return';
 import { runThrough } from '../shared/marking-run';
 import { keysetPlace, PlaceMoment } from '../shared/keyset';
@@ -16,11 +16,12 @@ export const load = async ({ locals, url, depends }) => {
   if (place === undefined) error(404, 'There is no such page of waiting work.');
   const after = place && { since: place[0], packetId: place[1] };
   const { of, returned } = runThrough(url);
-  const [desk, heaps, set, undoable] = await Promise.all([
+  const [desk, heaps, set, takenBack, undoable] = await Promise.all([
     readMarkingDesk(person, after, of),
     readHeaps(person),
     readSetAssignments(person),
+    readTakenBack(person),
     returned === null ? null : readReturned(person, returned)
   ]);
-  return { ...shows(depends, topics.work), ...desk, heaps, of, set, undoable, later: after !== null };
+  return { ...shows(depends, topics.work), ...desk, heaps, of, set, takenBack, undoable, later: after !== null };
 };

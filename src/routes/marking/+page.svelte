@@ -8,6 +8,13 @@
   import Emblem from '$ui/courses/Emblem.svelte';
 
   const { data } = $props();
+  function stateOf(round: (typeof data.rounds)[number]) {
+    if (round.askedBack) return 'Asked back by the student';
+    if (round.reminded) return 'The student reminds you';
+    if (round.revising) return 'The student revises it';
+    if (round.begun) return 'Marking begun';
+    return round.opened ? 'Opened' : 'Not opened yet';
+  }
   const all = $derived(data.heaps.reduce((sum, { waiting }) => sum + waiting, 0));
 </script>
 
@@ -54,16 +61,7 @@
               ><span class="block">{round.title}</span><span class="text-sm opacity-80">{round.courseTitle}</span></span
             >
             <span class="col-start-2 text-sm md:col-start-auto"
-              >{round.stage ? `At “${round.stage}”` : `Round ${round.round}`}<span class="block"
-                >{round.askedBack
-                  ? 'Asked back by the student'
-                  : round.revising
-                    ? 'The student revises it'
-                    : round.begun
-                      ? 'Marking begun'
-                      : round.opened
-                        ? 'Opened'
-                        : 'Not opened yet'}</span
+              >{round.stage ? `At “${round.stage}”` : `Round ${round.round}`}<span class="block">{stateOf(round)}</span
               ></span
             >
             <span class="col-start-2 text-sm md:col-start-auto md:text-right">
@@ -84,6 +82,22 @@
         >What came after these</a
       >{/if}
   </p>
+
+  {#if data.takenBack.length > 0}
+    <h2 class="mt-10 mb-2 text-xl font-semibold">Taken back, and not with you</h2>
+    <ul class="divide-y divide-base-300 border-y border-base-300">
+      {#each data.takenBack as one (one.packetId)}
+        <li class="flex flex-wrap gap-x-4 gap-y-1 bg-base-100 px-3 py-2">
+          <a class="link font-semibold" href={markingHref(one.packetId, { of: null, returned: null })}>{one.student}</a>
+          <span>{one.title}</span>
+          <span class="text-sm md:ml-auto">
+            {span(data.now - one.since)} ago{#if one.due !== null}, {one.returns ? 'stands again by itself' : 'due'}
+              {absolute(one.due, data.zone, data.now)}{/if}
+          </span>
+        </li>
+      {/each}
+    </ul>
+  {/if}
 
   {#if data.set.length > 0}
     <h2 class="mt-10 mb-2 text-xl font-semibold">What you have set</h2>

@@ -1,5 +1,6 @@
 import type { Contact, MaterialView } from '../courses/views';
 import type { PostView } from '../threads/views';
+import type { Pace, Pause } from '../courses/pace';
 import type { MustDo } from './must-do';
 import type { Criterion, LostPoints } from './rubric';
 
@@ -17,6 +18,9 @@ export interface GuidanceView {
   others: string[];
   /** How many people are in the course. */
   people: number;
+  /** How long a submit waits with this course's teachers; null before there is a habit. Days on which nothing is marked. */
+  pace: Pace | null;
+  pauses: Pause[];
   floor: PostView[];
   aside: PostView[];
 }

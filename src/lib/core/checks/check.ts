@@ -22,6 +22,8 @@ export interface Situation {
   /** Names of the checks that the teacher made strict here. */
   strict: readonly string[];
   courseZone: string;
+  /** By when to submit so that another round still fits before it must be passed; null where that is not known or not asked. */
+  submitBy: Moment | null;
   now: Moment;
 }
 

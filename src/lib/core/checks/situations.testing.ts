@@ -88,6 +88,7 @@ export const situation = (
   title: 'Field report',
   others: [],
   strict: [],
+  submitBy: null,
   courseZone: 'Atlantic/Faroe',
   now: NOON,
   ...over

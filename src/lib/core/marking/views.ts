@@ -22,6 +22,19 @@ export interface WaitingRound {
   revising: boolean;
   /** The stage that it is at, where it passes stages. */
   stage: string | null;
+  /** The student reminded, and nobody has answered. */
+  reminded: boolean;
+}
+
+/** A round that its student took back, and has not submitted again. */
+export interface TakenBack {
+  packetId: string;
+  student: string;
+  title: string;
+  since: Moment;
+  due: Moment | null;
+  /** It stands again by itself when the due moment passes. */
+  returns: boolean;
 }
 
 /** An assignment of which rounds wait. */

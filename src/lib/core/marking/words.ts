@@ -16,7 +16,13 @@ export const MARK_REFUSALS = [
   'too-many-remarks',
   'too-many-answers',
   'phrases-full',
-  'nothing-kept'
+  'nothing-kept',
+  'reminded-already',
+  'not-long-yet',
+  'not-reminded',
+  'answers-nothing',
+  'offers-no-time',
+  'not-offered'
 ] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
@@ -42,6 +48,12 @@ const MARK_WORDS: Record<MarkRefusal, string> = {
   'too-many-remarks':
     'There are 500 remarks on this round already, so this one was not kept. It still stands here: say the rest in the remark on the whole.',
   'nothing-kept': 'Nothing was kept for later of their round.',
+  'reminded-already': 'Your teacher has had a reminder of this round already. One is enough.',
+  'not-long-yet': 'This does not wait clearly longer than usual yet.',
+  'not-reminded': 'Nobody reminded you of this round.',
+  'answers-nothing': 'Choose a time, or say something.',
+  'offers-no-time': 'Offer at least one time.',
+  'not-offered': 'That time was not offered, or not any more. Choose one of those that stand there now.',
   'phrases-full': 'You keep 500 phrases already, so this one was not kept. Let go of one first.',
   'too-many-answers': 'So much was said to this remark that no more is kept here. Go on aside.',
   'returned-meanwhile':

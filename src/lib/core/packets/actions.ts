@@ -36,6 +36,7 @@ export type Action =
   | { do: 'lift-excuse' }
   | { do: 'receive-in-person' }
   | { do: 'undo-in-person' }
+  | { do: 'find-incomplete' }
   | { do: 'claim-in-person'; note: string }
   | { do: 'withdraw-claim' }
   | { do: 'decline-claim' }

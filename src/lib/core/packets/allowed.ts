@@ -161,6 +161,12 @@ const RULES: Rules = {
   excuse: (c) => unsettled(c),
   'lift-excuse': (c) => (c.excused ? OK : no('not-excused')),
   'receive-in-person': (c) => unsettled(c),
+  'find-incomplete': (c, _a, now) =>
+    first(
+      unsettled(c),
+      () => (c.standing === null ? OK : no('round-stands')),
+      () => unsealed(c, now)
+    ),
   'undo-in-person': (c) => (c.inPerson ? OK : no('not-received-in-person')),
   'claim-in-person': (c, _a, now) => first(working(c, now), () => (c.claimed === null ? OK : no('claimed-already'))),
   'withdraw-claim': (c) => first(unsettled(c), () => (c.claimed === null ? no('not-claimed') : OK)),

@@ -75,6 +75,7 @@ const anyAction: fc.Arbitrary<Action> = fc.oneof(
     { do: 'lift-excuse' },
     { do: 'receive-in-person' },
     { do: 'undo-in-person' },
+    { do: 'find-incomplete' },
     { do: 'submit', bare: true },
     { do: 'break-seal' },
     { do: 'let-seal-run-out' },

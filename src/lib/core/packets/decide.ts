@@ -72,6 +72,7 @@ const DEEDS: Deeds = {
   excuse: () => [{ type: 'excused' }],
   'lift-excuse': () => [{ type: 'excuse-lifted' }],
   'receive-in-person': () => [{ type: 'received-in-person' }],
+  'find-incomplete': () => [{ type: 'in-person-incomplete' }],
   'undo-in-person': () => [{ type: 'in-person-undone' }],
   'claim-in-person': (_c, a) => [{ type: 'in-person-claimed', note: a.note }],
   'withdraw-claim': () => [{ type: 'in-person-claim-withdrawn' }],

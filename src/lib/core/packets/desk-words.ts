@@ -34,7 +34,7 @@ export function dayWords(inDays: number, at: Moment, zone: string): string {
 }
 
 /** A habit is known to the day, not to the minute. */
-function roughly(length: number): string {
+export function roughly(length: number): string {
   if (length < DAY) return 'less than a day';
   const days = Math.round(length / DAY);
   return days === 1 ? 'about a day' : `about ${days} days`;

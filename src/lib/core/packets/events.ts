@@ -94,6 +94,8 @@ export const CustodyDeed = z.discriminatedUnion('type', [
   z.object({ type: z.literal('excuse-lifted') }),
   z.object({ type: z.literal('received-in-person') }),
   z.object({ type: z.literal('in-person-undone') }),
+  /** Something was handed over in person, and something is missing: it is the student's again, or still. */
+  z.object({ type: z.literal('in-person-incomplete') }),
   /** The student says that they handed it over in person. It waits for the teacher's word. */
   z.object({ type: z.literal('in-person-claimed'), note: z.string() }),
   z.object({ type: z.literal('in-person-claim-withdrawn') }),

@@ -163,6 +163,12 @@ const STEPS: Steps = {
   excused: (c) => ({ ...c, excused: true, seal: null, claimed: null, comesBack: null }),
   'excuse-lifted': (c) => ({ ...c, excused: false }),
   'received-in-person': (c) => ({ ...c, inPerson: true, seal: null, claimed: null, comesBack: null }),
+  'in-person-incomplete': (c, e) => ({
+    ...withStudent(c, e.at),
+    ...NOTHING_PENDING,
+    opened: true,
+    phase: 'another-round'
+  }),
   'in-person-undone': (c) => ({ ...c, inPerson: false }),
   'in-person-claimed': (c, e) => ({ ...c, claimed: { at: e.at, note: e.note } }),
   'in-person-claim-withdrawn': (c) => ({ ...c, claimed: null }),

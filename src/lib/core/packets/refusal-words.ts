@@ -40,6 +40,7 @@ const REFUSAL_WORDS: Record<Refusal, string> = {
   'needs-new-closing': 'This has closed already. Give a new closing moment, so that another round can be submitted.',
   'not-excused': 'This is not excused.',
   'not-received-in-person': 'Nothing was accepted in person here.',
+  'round-stands': 'A round stands here. Ask for another one instead, and say what is missing.',
   'closes-before-due': 'The closing moment lies before the due moment. Give a later one.',
   'stopped-by-a-check':
     'Something has to be put right first: your teacher made that a condition. It stands at the top of the things to look at. If you cannot, ask your teacher.',

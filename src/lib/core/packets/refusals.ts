@@ -25,6 +25,7 @@ export const REFUSALS = [
   'needs-new-closing',
   'not-excused',
   'not-received-in-person',
+  'round-stands',
   'closes-before-due',
   'says-nothing',
   'stopped-by-a-check',

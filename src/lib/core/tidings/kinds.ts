@@ -34,6 +34,14 @@ export const TIDINGS = {
   stage: { name: 'Your work passed to another stage', side: 'student', mailed: true, patience: UNDO },
   'stage-here': { name: 'Work came to a stage of your office', side: 'teacher', mailed: true, patience: SOON },
   credits: { name: 'Credits were granted, or asked about', side: 'student', mailed: true, patience: MESSAGE },
+  reminded: { name: 'A student reminds you of a round', side: 'teacher', mailed: true, patience: SOON },
+  'reminder-answered': {
+    name: 'Your teacher says when a round comes back',
+    side: 'student',
+    mailed: true,
+    patience: SOON
+  },
+  meeting: { name: 'A time to meet about your work', side: 'both', mailed: true, patience: SOON },
   remark: { name: 'Someone answered a remark on the work', side: 'both', mailed: false, patience: MESSAGE },
   aside: { name: 'Someone wrote to you aside', side: 'both', mailed: true, patience: MESSAGE },
   floor: { name: 'An answer on an open floor where you spoke', side: 'both', mailed: false, patience: MESSAGE },

@@ -46,7 +46,9 @@ const WORDS: Record<Kind, Say> = {
     facts.by === undefined
       ? facts.how === 'declined'
         ? `Your teacher does not have ${title} in hand`
-        : `${title} was accepted in person`
+        : facts.how === 'incomplete'
+          ? `Something is missing of ${title}, which you handed over in person`
+          : `${title} was accepted in person`
       : `${facts.by} says that they handed ${title} over in person`,
   stage: ({ title, facts }) => {
     if (facts.how === 'through') return `${title} has passed its last stage`;
@@ -56,6 +58,17 @@ const WORDS: Record<Kind, Say> = {
   },
   'stage-here': ({ title, facts }) => `${title} came to your stage “${facts.says}”`,
   credits: ({ title, facts }) => `Credits on ${title}: ${facts.says}`,
+  reminded: ({ title, facts }) => `${facts.by} reminds you of ${title}`,
+  'reminder-answered': ({ title, facts }, when) =>
+    facts.due === null || facts.due === undefined
+      ? `Your teacher answered about ${title}${quoted(facts.says)}`
+      : `${title} comes back by ${when(facts.due)}${quoted(facts.says)}`,
+  meeting: ({ title, facts }, when) => {
+    if (facts.by === undefined) return `Your teacher asks you to come by about ${title}${quoted(facts.says)}`;
+    return facts.due === null || facts.due === undefined
+      ? `${facts.by} cannot come at any of those times about ${title}${quoted(facts.says)}`
+      : `${facts.by} comes ${when(facts.due)} about ${title}`;
+  },
   remark: ({ title, facts }) => `${facts.by ?? 'Your teacher'} answered a remark on ${title}${quoted(facts.says)}`,
   aside: ({ title, facts }) => `${facts.by} wrote aside on ${title}${quoted(facts.says)}`,
   floor: ({ title, facts }) => `${facts.by} spoke on the open floor of ${title}${quoted(facts.says)}`,
@@ -75,6 +88,8 @@ export function groupWords(kind: Kind, title: string, count: number): string | n
   switch (kind) {
     case 'stage-here':
       return `${count} works of ${title} came to a stage of yours`;
+    case 'reminded':
+      return `${count} students remind you of ${title}`;
     case 'submitted':
       return `${count} rounds of ${title} came in`;
     case 'receipt':

@@ -5,6 +5,7 @@ import { ENOUGH_RETURNS, whereClassLoses } from '$core/assignments/rubric';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { Contact } from '../courses/about';
+import { PACE, PaceRow, PAUSES, PauseRow } from '../courses/pace';
 import { MaterialRow, materialsBeside } from '../courses/materials';
 import { assignmentShown } from '../lines/shown';
 import { jsonRows as rows, select, type Tx } from '../db/connection';
@@ -28,7 +29,9 @@ export async function readGuidance(
     estimates = [],
     contacts = [],
     people = 0,
-    others = []
+    others = [],
+    pace = null,
+    pauses = []
   } = row ?? {};
   return {
     materials,
@@ -39,6 +42,8 @@ export async function readGuidance(
     contacts,
     people,
     others,
+    pace,
+    pauses,
     floor,
     aside
   };
@@ -78,7 +83,9 @@ const GuidanceRow = z.object({
   estimates: z.array(z.object({ criterionId: z.string(), levelId: z.string() })),
   contacts: z.array(Contact),
   people: z.number(),
-  others: z.array(z.string())
+  others: z.array(z.string()),
+  pace: PaceRow,
+  pauses: z.array(PauseRow)
 });
 
 const DONE_BY = `case i.met_by
@@ -128,4 +135,5 @@ const GUIDANCE = `select
   (select c.contacts from courses c join assignments a on a.course_id = c.id where a.id = $1) as contacts,
   (select count(*)::int from enrolments e join assignments a on a.course_id = e.course_id
     where a.id = $1 and e.left_at is null) as people,
-  ${otherTitles('$2', '$1', '$3')} as others`;
+  ${otherTitles('$2', '$1', '$3')} as others,
+  (select ${PACE('c')} from courses c join assignments a on a.course_id = c.id where a.id = $1) as pace, ${PAUSES} as pauses`;

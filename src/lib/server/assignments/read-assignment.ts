@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { holding, type Custody, type Holding } from '$core/packets/custody';
 import { blank, fold } from '$core/packets/fold';
+import type { Meeting } from '$core/marking/meeting';
+import type { WaitReminder } from '$core/marking/waiting';
 import type { Judged } from '$core/judging/credits';
 import { trackMoves, type TrackMove } from '$core/packets/track-moves';
 import type { DeliverableView, MarkView, RoundView } from '$core/packets/views';
@@ -42,6 +44,8 @@ export interface OwnPacketView {
   marks: MarkView[];
   moves: TrackMove[];
   credits: Judged[];
+  reminders: WaitReminder[];
+  meetings: Meeting[];
   /** Something came back since the student last looked. */
   unread: boolean;
   now: Moment;
@@ -71,13 +75,14 @@ export async function readOwnPacket({ facts, own }: Pick<AssignmentView, 'facts'
   if (!row) {
     const custody = blank(termsOf(facts));
     const nothing = { pieces: [], rounds: [], marks: [], moves: [], credits: [], unread: false };
-    return { id: null, custody, holding: holding(custody, now), ...nothing, now };
+    const said = { reminders: [], meetings: [] };
+    return { id: null, custody, holding: holding(custody, now), ...nothing, ...said, now };
   }
-  const [pieces, { log, rounds, marks, credits }] = await Promise.all([readPieces(row.id), readHistory(row.id)]);
+  const [pieces, { log, ...history }] = await Promise.all([readPieces(row.id), readHistory(row.id)]);
   const custody = fold(termsOf(facts), log);
   const moves = trackMoves(log);
   const { id, unread } = row;
-  return { id, custody, holding: holding(custody, now), pieces, rounds, marks, moves, credits, unread, now };
+  return { id, custody, holding: holding(custody, now), pieces, ...history, moves, unread, now };
 }
 
 /** The zone of an assignment's course: its wall clock is the one that teachers set moments by. */

@@ -31,6 +31,7 @@ export async function stoppedByCheck(packet: OpenPacket, coming: readonly Coming
     title: facts.title,
     others: student?.others ?? [],
     strict: facts.strict,
+    submitBy: null,
     courseZone: facts.zone,
     now: packet.now
   });

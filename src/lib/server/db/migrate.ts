@@ -33,6 +33,7 @@ import * as remarks from './migrations/0029-remarks';
 import * as marking from './migrations/0030-marking';
 import * as board from './migrations/0031-board';
 import * as stagesAndCredits from './migrations/0032-stages-and-credits';
+import * as waiting from './migrations/0033-waiting';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -67,7 +68,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0029-remarks', ...remarks },
   { name: '0030-marking', ...marking },
   { name: '0031-board', ...board },
-  { name: '0032-stages-and-credits', ...stagesAndCredits }
+  { name: '0032-stages-and-credits', ...stagesAndCredits },
+  { name: '0033-waiting', ...waiting }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -12,6 +12,8 @@ export type Happening =
   | { what: 'pieces-arranged'; packet: PacketNews }
   /** Something was noted on a round, or its student dealt with it. Without members: they see nothing of it yet. */
   | { what: 'remarked'; packet: PacketNews }
+  /** Another teacher opened it, to mark it. */
+  | { what: 'at-work'; packet: PacketNews }
   /** A student was given more time for questions. */
   | { what: 'extra-time'; packet: PacketNews }
   /** Something was written on a page of a working packet; `seq`: its count since. */
@@ -67,6 +69,10 @@ const AUDIENCES: Audiences = {
   },
   'pieces-arranged': ({ packet }) => ofDraft(packet, [topics.assignment(packet.facts.assignmentId)]),
   remarked: ({ packet }) => ofPacket(packet, [topics.assignment(packet.facts.assignmentId)]),
+  // Its student hears nothing of it.
+  'at-work': ({ packet }) => ({
+    ...ofPacket({ ...packet, members: [] }, [topics.assignment(packet.facts.assignmentId)])
+  }),
   'extra-time': ({ packet }) => ofPacket(packet, [topics.assignment(packet.facts.assignmentId)]),
   // Whoever has it open: nobody reads a draft as it is typed, but those who write it.
   written: ({ packet, pieceId, seq }) => ({ people: packet.members, about: [pageTopic(pieceId, seq)] }),

@@ -98,20 +98,7 @@ export async function receiveInPerson(
     if (points !== null && points > (packet.facts.points ?? 0)) return { ok: false, why: 'points-too-high' };
     const verdict = await packet.act({ do: 'receive-in-person' });
     if (!verdict.ok) return verdict;
-    const at = new Date(packet.now);
-    await Mark.create(
-      {
-        packetId: packet.id,
-        roundNo: null,
-        points: points === null ? null : String(points),
-        remark,
-        outcome: 'settled',
-        byPerson: person.id,
-        changedAt: at,
-        returnedAt: at
-      },
-      { transaction: packet.tx }
-    );
+    await noteInPerson(packet, { points, remark, outcome: 'settled' });
     await projectLatest(packet.id, packet.tx);
     await tellAbout(packet, { what: 'claim-accepted' });
     await audit(person.id, 'receive-in-person', packet.id, {}, packet.tx);
@@ -149,4 +136,31 @@ async function classAction(
     await then?.(packet);
     return verdict;
   });
+}
+
+/** Records that something is missing of what was handed over in person: it is the student's again, with the reason. */
+export async function findIncomplete(
+  person: Actor,
+  { remark, ...who }: OneStudent & { remark: string }
+): Promise<Outcome<object, Refusal | 'says-nothing'>> {
+  return withPacket(person, who, 'excuse-or-extend', null, async (packet) => {
+    if (remark.trim() === '') return { ok: false, why: 'says-nothing' };
+    const verdict = await packet.act({ do: 'find-incomplete' });
+    if (!verdict.ok) return verdict;
+    await noteInPerson(packet, { points: null, remark: remark.trim(), outcome: 'another-round' });
+    await tellAbout(packet, { what: 'claim-incomplete' });
+    await audit(person.id, 'find-incomplete', packet.id, {}, packet.tx);
+    return verdict;
+  });
+}
+
+/** What a teacher said to something that was handed over in person: of no round. */
+async function noteInPerson(
+  { id, now, tx, person }: OpenPacket,
+  said: { points: number | null; remark: string; outcome: 'settled' | 'another-round' }
+): Promise<void> {
+  const at = new Date(now);
+  const points = said.points === null ? null : String(said.points);
+  const row = { ...said, points, packetId: id, roundNo: null, byPerson: person.id, changedAt: at, returnedAt: at };
+  await Mark.create(row, { transaction: tx });
 }

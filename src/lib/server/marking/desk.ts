@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { SetAssignment, WaitingHeap, WaitingRound } from '$core/marking/views';
+import type { SetAssignment, TakenBack, WaitingHeap, WaitingRound } from '$core/marking/views';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
@@ -49,6 +49,28 @@ export function readSetAssignments(person: Actor): Promise<SetAssignment[]> {
   return select(SetRow, SET, [person.id, SET_SHOWN]);
 }
 
+/** What students took back from this teacher and have not submitted again, the latest first. One query. */
+export async function readTakenBack(person: Actor): Promise<TakenBack[]> {
+  return select(TakenBackRow, TAKEN_BACK, [person.id, TAKEN_SHOWN]);
+}
+
+/** How much of what was taken back the marking desk lists. */
+const TAKEN_SHOWN = 20;
+const TakenBackRow = z.object({
+  packetId: z.string(),
+  student: z.string(),
+  title: z.string(),
+  since: z.number(),
+  due: z.number().nullable(),
+  returns: z.boolean()
+});
+const TAKEN_BACK = `
+  ${MINE}
+  select p.id as "packetId", ${PARTY_NAME} as student, a.title, ${ms('p.since_at')} as since,
+    ${ms('case when p.due_extended then p.due_at else o.due_at end')} as due, p.comes_back is not null as returns
+  from mine a join assignments o on o.id = a.id join packets p on p.assignment_id = a.id and p.phase = 'taken-back'
+  where a.office is null and not p.excused and not p.in_person order by p.since_at desc, p.id limit $2`;
+
 const WaitingRow = z.object({
   packetId: z.string(),
   student: z.string(),
@@ -63,7 +85,8 @@ const WaitingRow = z.object({
   askedBack: z.boolean(),
   begun: z.boolean(),
   revising: z.boolean(),
-  stage: z.string().nullable()
+  stage: z.string().nullable(),
+  reminded: z.boolean()
 });
 
 const WAITING = `
@@ -72,6 +95,7 @@ const WAITING = `
     a.emblem, r.no as round, ${ms('p.since_at')} as since, r.late_seconds as "lateSeconds",
     r.opened_at is not null as opened, p.asked_back_at is not null as "askedBack", p.phase = 'revising' as revising,
     p.stage_place ->> 'title' as stage,
+    exists (select 1 from wait_reminders w where w.packet_id = p.id and w.round_no = r.no and w.answered_at is null) as reminded,
     exists (select 1 from marks d where d.packet_id = p.id and d.round_no = r.no and d.returned_at is null) as begun
   from mine a
   cross join lateral (

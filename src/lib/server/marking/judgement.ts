@@ -11,6 +11,9 @@ import type { OpenPacket } from '../packets/open-packet';
 /** Characters of a reason: why lateness is not charged, why points are other than the rubric's. */
 const Reason = z.string().trim().max(500);
 
+/** `criterionId`: the row of the rubric that it belongs to, if to any. */
+const ToChange = z.object({ body: z.string().trim().min(1).max(1000), criterionId: z.uuid().nullable() });
+
 export const Judgement = z.object({
   packetId: z.uuid(),
   /** The round that the teacher has before them: another one may stand by now. */
@@ -22,6 +25,8 @@ export const Judgement = z.object({
     .array(z.object({ level: z.uuid(), points: z.number().min(0).nullable() }))
     .max(20)
     .optional(),
+  /** What is to change, for the student's list of another round: each becomes a remark on all of it. */
+  toChange: z.array(ToChange).max(40).optional(),
   /** Why lateness is not charged; null or empty where it is. */
   waived: Reason.nullable().optional(),
   /** Why the points are other than what the rubric adds up to. */

@@ -2,6 +2,8 @@ import { z } from 'zod';
 import type { Criterion } from '$core/assignments/rubric';
 import { activeSeal, holding, roundsLeft, type Custody, type Holding, type Seal } from '$core/packets/custody';
 import type { MarkView, RoundView } from '$core/packets/views';
+import type { Meeting } from '$core/marking/meeting';
+import type { WaitReminder } from '$core/marking/waiting';
 import { fold } from '$core/packets/fold';
 import type { Judged } from '$core/judging/credits';
 import { stageOf, type Stage } from '$core/judging/stages';
@@ -15,6 +17,7 @@ import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
 import { PARTY_NAME } from '../parties/party';
 import { readHistory } from '../packets/read-packet';
+import { othersAt } from './presence';
 import { readRubric } from './rubric';
 
 /** A packet as its teacher marks it. */
@@ -50,6 +53,11 @@ export interface MarkingView {
   moves: TrackMove[];
   /** What was said to the activities of the round. */
   credits: Judged[];
+  /** What passed about the standing round while it waits. */
+  reminder: WaitReminder | null;
+  meeting: Meeting | null;
+  /** Others who have it before them. */
+  others: string[];
   now: Moment;
 }
 
@@ -70,14 +78,16 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     throw new NotHere('This packet');
   const { student, role, office: _office, ...facts } = row;
   const now = clock.now();
-  const [{ log, rounds, marks, credits }, drafts, rubric, deliverables] = await Promise.all([
-    readHistory(packetId, true),
-    select(DraftRow, DRAFT, [packetId]),
-    readRubric(facts.assignmentId, packetId),
-    select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [
-      facts.assignmentId
-    ])
-  ]);
+  const [{ log, rounds, marks, credits, reminders, meetings }, drafts, rubric, deliverables, others] =
+    await Promise.all([
+      readHistory(packetId, true),
+      select(DraftRow, DRAFT, [packetId]),
+      readRubric(facts.assignmentId, packetId),
+      select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [
+        facts.assignmentId
+      ]),
+      othersAt(packetId, person)
+    ]);
   const custody = fold(termsOf(facts), log);
   const draft = drafts.find((d) => d.round === custody.standing) ?? null;
   return {
@@ -102,6 +112,9 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     since: custody.stage?.since ?? custody.since,
     moves: trackMoves(log),
     credits,
+    reminder: reminders.find(({ round }) => round === custody.standing) ?? null,
+    meeting: meetings.find(({ round }) => round === custody.standing) ?? null,
+    others,
     now
   };
 }

@@ -6,6 +6,7 @@ import type { Actor } from '$core/people/policy';
 import { execute, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
+import type { Judgement } from './judgement';
 import { beginMarking } from './marked-round';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 
@@ -47,6 +48,23 @@ export async function dropRemark(
     return { ok: true };
   });
 }
+
+/** Puts what is to change onto the list of the round that is asked for: remarks on all of it, at its first piece. */
+export async function noteToChange(
+  { id, tx, now, person, facts }: OpenPacket,
+  { round, toChange = [] }: Pick<Judgement, 'round' | 'toChange'>
+): Promise<void> {
+  const [piece] = await select(Made, FIRST_PIECE, [id, round], tx);
+  if (!piece) return;
+  const anchor = JSON.stringify({ on: 'whole' } satisfies Anchor);
+  for (const { body, criterionId } of toChange)
+    await execute(
+      ADD,
+      [id, round, piece.id, anchor, body, person.id, new Date(now), criterionId, facts.assignmentId],
+      tx
+    );
+}
+const FIRST_PIECE = 'select id from round_pieces where packet_id = $1 and round_no = $2 order by position, id limit 1';
 
 /** What was noted on a round is the student's to see from now on. Under the packet's lock, as it is returned. */
 export function returnRemarks({ id, now, tx }: OpenPacket, round: number): Promise<void> {

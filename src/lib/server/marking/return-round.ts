@@ -6,6 +6,7 @@ import { audit } from '../db/audit';
 import type { Tx } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { draftOf, judgeByRubric, judgementProblem, roundProblem, wantsPoints, type Judgement } from './judgement';
+import { noteToChange } from './remarks';
 import { giveBack, meanwhileProblem } from './give-back';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { tellAbout } from '../packets/packet-news';
@@ -81,6 +82,7 @@ export async function returnRound(
     const verdict = await packet.act({ do: 'return', outcome, due, closes });
     if (!verdict.ok) return verdict;
     await judgeByRubric(packet, judgement);
+    if (outcome === 'another-round') await noteToChange(packet, judgement);
     await giveBack(packet, judgement, outcome);
     await tellAbout(packet, { what: 'returned', round: judgement.round, how });
     await audit(person.id, `returned: ${outcome}`, packet.id, { round: judgement.round }, packet.tx);

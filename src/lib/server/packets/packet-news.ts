@@ -15,11 +15,16 @@ export type PacketHappening =
   | { what: 'excused' }
   | { what: 'claim-accepted' }
   | { what: 'claim-declined' }
+  | { what: 'claim-incomplete' }
   | { what: 'seal-ran-out' }
   | { what: 'stands-again'; round: number }
   | { what: 'asked-back'; round: number; says: string }
   | { what: 'stage-moved'; to: string | null; back: boolean; goes: 'student' | 'office' | 'rest' }
   | { what: 'credits-granted'; says: string }
+  | { what: 'reminded'; says: string }
+  | { what: 'reminder-answered'; until: Moment | null; says: string }
+  | { what: 'meeting-offered'; says: string }
+  | { what: 'meeting-answered'; at: Moment | null; says: string }
   | { what: 'claimed' }
   | { what: 'remark-answered'; by: 'student' | 'teacher'; says: string };
 
@@ -31,7 +36,7 @@ interface Heard {
 interface ByStudent extends Heard {
   to: 'student';
   /** Part of their page that it leads to. */
-  part?: 'came-back' | 'packet' | 'rounds' | 'track' | 'credits';
+  part?: 'came-back' | 'packet' | 'rounds' | 'track' | 'credits' | 'waiting';
   /** See `News`. */
   read?: true;
 }
@@ -66,6 +71,7 @@ const HEARING: Hearing = {
   excused: () => [{ to: 'student', kind: 'extended', facts: { how: 'excused' } }],
   'claim-accepted': () => [{ to: 'student', kind: 'claim', part: 'came-back', facts: { how: 'accepted' } }],
   'claim-declined': () => [{ to: 'student', kind: 'claim', part: 'packet', facts: { how: 'declined' } }],
+  'claim-incomplete': () => [{ to: 'student', kind: 'claim', part: 'came-back', facts: { how: 'incomplete' } }],
   'seal-ran-out': () => [
     { to: 'student', kind: 'seal', part: 'packet' },
     { to: 'teachers', kind: 'seal', place: 'class' }
@@ -90,6 +96,12 @@ const HEARING: Hearing = {
     ...(goes === 'office' ? [{ to: 'office', kind: 'stage-here', facts: { says: to ?? '' } } as const] : [])
   ],
   'credits-granted': ({ says }) => [{ to: 'student', kind: 'credits', part: 'credits', facts: { says } }],
+  reminded: ({ says }) => [{ to: 'office', kind: 'reminded', facts: { says } }],
+  'reminder-answered': ({ until, says }) => [
+    { to: 'student', kind: 'reminder-answered', part: 'waiting', facts: { due: until, says } }
+  ],
+  'meeting-offered': ({ says }) => [{ to: 'student', kind: 'meeting', part: 'waiting', facts: { says } }],
+  'meeting-answered': ({ at, says }) => [{ to: 'office', kind: 'meeting', facts: { due: at, says } }],
   claimed: () => [{ to: 'teachers', kind: 'claim', place: 'class' }]
 };
 

@@ -2,6 +2,8 @@ import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
 import { Anchor, inReadingOrder, type RemarkAnswer } from '$core/remarks/remarks';
 import { BlobFacts } from '$core/materials/facts';
+import type { Meeting } from '$core/marking/meeting';
+import type { WaitReminder } from '$core/marking/waiting';
 import type { Judged } from '$core/judging/credits';
 import type { RoundState } from '$core/packets/custody';
 import type { CustodyEvent } from '$core/packets/events';
@@ -30,6 +32,9 @@ export interface PacketHistory {
   marks: MarkView[];
   /** What was said to activities for which credit is claimed. */
   credits: Judged[];
+  reminders: WaitReminder[];
+  /** The offers to meet, the newest first. */
+  meetings: Meeting[];
 }
 
 /** Reads it in two queries, however many rounds. @param unreturned with the remarks that the student does not see yet */
@@ -38,15 +43,15 @@ export async function readHistory(packetId: string, unreturned = false): Promise
     select(HistoryRow, HISTORY, [packetId, unreturned]),
     select(RoundPieceRow, SUBMITTED_PIECES, [packetId])
   ]);
-  const { log, rounds, marks, remarks, credits } = row ?? NOTHING;
+  const { log, rounds, marks, remarks, ...besides } = row ?? NOTHING;
   const filled = rounds.map((round) => {
     const own = pieces.filter((piece) => piece.round === round.no);
     const noted = remarks.filter((remark) => remark.round === round.no);
     return { ...round, pieces: own, remarks: inReadingOrder(noted, own) };
   });
-  return { log: log.map(asEvent), rounds: filled, marks, credits };
+  return { log: log.map(asEvent), rounds: filled, marks, ...besides };
 }
-const NOTHING = { log: [], rounds: [], marks: [], remarks: [], credits: [] };
+const NOTHING = { log: [], rounds: [], marks: [], remarks: [], credits: [], reminders: [], meetings: [] };
 
 /** What a look told, and for a round whether a later one of the same address found another text. */
 const LOOK = (changed: string) => `
@@ -211,7 +216,9 @@ const HistoryRow = z.object({
   rounds: z.array(RoundRow),
   marks: z.array(MarkRow),
   remarks: z.array(RemarkRow),
-  credits: z.array(z.custom<Judged>())
+  credits: z.array(z.custom<Judged>()),
+  reminders: z.array(z.custom<WaitReminder>()),
+  meetings: z.array(z.custom<Meeting>())
 });
 /** How a round was judged by the rubric, row by row; nothing of it before the reader may see it. */
 const JUDGED = jsonRows(`
@@ -241,4 +248,9 @@ const HISTORY = `select ${jsonRows(LOG)} as log,
     where k.packet_id = $1 and ($2 or k.returned_at is not null) order by k.at, k.id`)} as remarks,
   ${jsonRows(`select g.activity, g.title, trim_scale(g.claimed)::text as claimed, g.state, trim_scale(g.granted)::text as granted,
     g.reason, t.name as by, ${ms('g.at')} as at from credits g join people t on t.id = g.by_person
-    where g.packet_id = $1 order by g.at, g.activity`)} as credits`;
+    where g.packet_id = $1 order by g.at, g.activity`)} as credits,
+  ${jsonRows(`select w.round_no as round, ${ms('w.at')} as at, ${ms('w.until')} as until, w.answer, ${ms('w.answered_at')} as "answeredAt"
+    from wait_reminders w where w.packet_id = $1 order by w.round_no`)} as reminders,
+  ${jsonRows(`select m.id, m.round_no as round, array(select ${ms('o.at')} from unnest(m.offered) as o (at)) as offered, m.place, m.words,
+    t.name as by, ${ms('m.at')} as at, ${ms('m.accepted')} as accepted, m.said, ${ms('m.answered_at')} as "answeredAt"
+    from meetings m join people t on t.id = m.by_person where m.packet_id = $1 order by m.at desc`)} as meetings`;

@@ -12,6 +12,8 @@
 </script>
 
 <script lang="ts">
+  import type { SubmitBy } from '$core/courses/pace';
+  import { roughly } from '$core/packets/desk-words';
   import { isCurve } from '$core/lateness/late-curve';
   import { isSubmitted, judging } from '$core/judging/registry';
   import { latePolicyWords } from '$core/packets/due';
@@ -29,8 +31,10 @@
     roundsUsed: number;
     /** In a column of its own, beside something else. */
     narrow?: boolean;
+    /** By when to submit so that one more round fits before it must be passed. */
+    submitBy?: SubmitBy | null;
   }
-  const { facts, terms, roundsUsed, narrow = false }: Props = $props();
+  const { facts, terms, roundsUsed, narrow = false, submitBy = null }: Props = $props();
   const reader = getZone();
   const read = getNow();
   const zone = $derived(reader());
@@ -68,7 +72,14 @@
     <div>
       {@render fact('Pass by')}
       <dd class="font-semibold"><When moment={passBy} /></dd>
-      <dd class="text-sm opacity-85">Marked and passed by then: submit earlier, so that another round fits in</dd>
+      <dd class="text-sm opacity-85">
+        {#if submitBy}
+          {submitBy.at > now
+            ? `Submit by ${absolute(submitBy.at, zone, now)}, and one more round still fits in`
+            : 'One more round hardly fits in any more'}: a round takes up to {roughly(submitBy.wait)} to come back here{#if submitBy.over.length > 0},
+            and {submitBy.over.map(({ title }) => title).join(', ')} lies between{/if}.
+        {:else}Marked and passed by then: submit earlier, so that another round fits in{/if}
+      </dd>
     </div>
   {/if}
   {#if terms.opens !== null && terms.opens > now}{@render moment('Opens', terms.opens)}{/if}

@@ -4,6 +4,7 @@
   import { roundsUsed, type Custody } from '$core/packets/custody';
   import { roundsWords } from '$core/packets/terms-words';
   import { absolute, relative } from '$core/time/words';
+  import { getOwnWork } from '$ui/packets/own-work.svelte';
   import { getNow, getZone } from '$ui/time/reader';
   import Facts, { type SetFacts } from './Facts.svelte';
 
@@ -12,6 +13,7 @@
   const zone = getZone();
   const now = getNow();
   const { terms } = $derived(custody);
+  const work = getOwnWork();
 </script>
 
 <details class="border-y border-base-300 py-2">
@@ -29,7 +31,12 @@
     {#if isSubmitted(terms.settles)}<span class="mr-3 whitespace-nowrap"
         >{roundsWords(terms.allowance, roundsUsed(custody))}</span
       >{/if}
+    {#if work.submitBy}<span class="mr-3"
+        >{work.submitBy.at > now()
+          ? `With another round in hand: submit by ${absolute(work.submitBy.at, zone(), now())}`
+          : 'Another round hardly fits any more'}</span
+      >{/if}
     <span class="link text-sm">All facts</span>
   </summary>
-  <Facts {facts} {terms} roundsUsed={roundsUsed(custody)} />
+  <Facts {facts} {terms} roundsUsed={roundsUsed(custody)} submitBy={work.submitBy} />
 </details>

@@ -16,6 +16,7 @@
   import Ask from './Ask.svelte';
   import BriefPart from './BriefPart.svelte';
   import FactsLine from './FactsLine.svelte';
+  import Waiting from './Waiting.svelte';
   import HowJudged from './HowJudged.svelte';
   import NextStep from './NextStep.svelte';
   import OpenFloor from './OpenFloor.svelte';
@@ -109,6 +110,7 @@
     </nav>
     <div class="grid gap-9">
       <HowJudged />
+      <Waiting />
       {#if marks.length > 0}
         <section id="came-back" aria-labelledby="came-back-title">
           <h2 id="came-back-title" class="mb-2 text-xl font-semibold">What came back</h2>

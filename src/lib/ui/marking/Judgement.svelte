@@ -9,6 +9,7 @@
   import PhraseBar from '$ui/pieces/PhraseBar.svelte';
   import { getRemarking } from '$ui/pieces/remarking.svelte';
   import LateLine from './LateLine.svelte';
+  import ToChange from './ToChange.svelte';
   import StageMoves from './StageMoves.svelte';
   import RubricRows from './RubricRows.svelte';
 
@@ -18,6 +19,8 @@
     /** The track that it is on, and its stage; null where it passes none. */
     track: { stages: Track; stage: Stage } | null;
     round: {
+      /** What its pages ask, and whether it is answered. */
+      prompts: ReadonlyArray<{ label: string; answered: boolean; optional: boolean }>;
       /** Rounds that the student may still submit by themselves; null for any number. */
       left: number | null;
       closed: boolean;
@@ -43,7 +46,18 @@
     errors: Record<string, string>;
     children: Snippet;
   }
-  let { points, settles, track, round, criteria, submitting, values = $bindable(), errors, children }: Props = $props();
+  let {
+    points,
+    settles,
+    track,
+    prompts,
+    round,
+    criteria,
+    submitting,
+    values = $bindable(),
+    errors,
+    children
+  }: Props = $props();
   const { left, closed, correcting } = $derived(round);
   const noting = getRemarking()?.noting ?? null;
   const way = $derived(judging(settles));
@@ -125,6 +139,7 @@
     {#if closed}It has closed, so give a new closing moment.{/if}
     What you leave empty stays as it is.
   </p>
+  <ToChange {criteria} levels={values.levels} prompts={round.prompts} />
   <div class="flex flex-wrap gap-3">
     <label class="text-sm"
       >New due moment

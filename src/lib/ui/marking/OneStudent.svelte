@@ -76,6 +76,7 @@
         {:else}<input type="hidden" name="points" value="" />{/if}
         <label class="text-sm">Remark <input class="input block w-48 input-sm" name="remark" maxlength="2000" /></label>
         <button class="btn btn-sm">Accepted in person</button>
+        <button class="btn btn-sm" formaction="?/incomplete">In person, but incomplete: the remark says why</button>
       </form>
       <form method="post" action="?/excuse" use:act>
         {@render who()}<button class="btn btn-sm">Excuse from this</button>

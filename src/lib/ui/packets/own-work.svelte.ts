@@ -6,9 +6,12 @@ import type { CreditUnit, Judged } from '$core/judging/credits';
 import { isSubmitted } from '$core/judging/registry';
 import { asWritten, linksOn, type Written } from '$core/pieces/as-written';
 import { areOldForSubmit } from '$core/pieces/old-links';
+import { submitBy } from '$core/courses/pace';
 import { allowed } from '$core/packets/allowed';
 import type { Custody, Holding } from '$core/packets/custody';
 import { fullness } from '$core/pieces/places';
+import type { Meeting } from '$core/marking/meeting';
+import type { WaitReminder } from '$core/marking/waiting';
 import type { TrackMove } from '$core/packets/track-moves';
 import type { DeliverableView, MarkView, RoundView, UnderWay } from '$core/packets/views';
 import type { PieceView } from '$core/pieces/piece';
@@ -51,6 +54,8 @@ export interface StudentView {
     marks: MarkView[];
     moves: TrackMove[];
     credits: Judged[];
+    reminders: WaitReminder[];
+    meetings: Meeting[];
     now: number;
   };
   /** New with every reading of the page: tells its forms from those of another reading. */
@@ -105,6 +110,7 @@ export class OwnWork {
       others: view.guidance.others,
       strict: facts.strict,
       courseZone: facts.zone,
+      submitBy: this.submitBy?.at ?? null,
       now: packet.now
     };
   }
@@ -117,6 +123,15 @@ export class OwnWork {
     const { assignmentId } = this.facts;
     const may = this.coming.length > 0 && this.packet.custody.terms.followMinutes > 0;
     return may && this.#uploads.sendsFor(assignmentId) ? () => this.#uploads.readFor(assignmentId) : null;
+  });
+
+  /** Where it must be passed by a moment that lies ahead: by when to submit so that one more round fits. */
+  submitBy = $derived.by(() => {
+    const { passBy, zone } = this.facts;
+    const { pace, pauses } = this.view.guidance;
+    const { custody, now } = this.packet;
+    const open = passBy !== null && passBy > now && custody.phase !== 'settled';
+    return open ? submitBy(passBy, pace, pauses, zone) : null;
   });
 
   editable = $derived.by(() => allowed(this.packet.custody, { do: 'add-piece', piece: '' }, this.packet.now).ok);

@@ -21,7 +21,8 @@
   function heading(mark: MarkView) {
     const move = moves.find(({ at }) => at === mark.at);
     if (move?.to) return move.back ? `Back to “${move.to}”` : `Passed on to “${move.to}”`;
-    if (mark.outcome === 'another-round') return 'Another round is asked';
+    if (mark.outcome === 'another-round')
+      return mark.round === null ? 'In person: something is missing' : 'Another round is asked';
     return mark.round === null ? 'Accepted in person' : 'Settled';
   }
 </script>

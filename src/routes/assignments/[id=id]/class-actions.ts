@@ -8,6 +8,7 @@ import {
   excuseSeveral,
   extend,
   extendSeveral,
+  findIncomplete,
   giveExtraTime,
   liftExcuse,
   receiveInPerson,
@@ -44,6 +45,11 @@ export const classActions = {
   inPerson: actingOn(
     InPersonForm,
     (person, { points, remark, ...who }) => receiveInPerson(person, who, { points, remark }),
+    'teacher'
+  ),
+  incomplete: actingOn(
+    InPersonForm,
+    (person, { remark, points: _, ...who }) => findIncomplete(person, { ...who, remark }),
     'teacher'
   ),
   extend: actingOn(

@@ -11,6 +11,8 @@ import {
   withdrawClaim,
   withdrawDeclaration
 } from '$server/rounds/change';
+import { answerMeeting } from '$server/marking/meetings';
+import { remind } from '$server/marking/remind';
 import { restorePieces, Restoring } from '$server/gathering/restore-pieces';
 import { breakSeal, NewSeal, sealPacket } from '$server/rounds/seal';
 import { submitPacket } from '$server/rounds/submit';
@@ -27,6 +29,11 @@ const TakeBackForm = Key.extend({
 });
 const SealForm = Key.extend({ note: Note.default(''), coming: jsonText(NewSeal.shape.coming) });
 const Nothing = z.object({});
+const MeetingForm = z.object({
+  meeting: z.uuid(),
+  accepts: z.union([z.literal('none').transform(() => null), z.coerce.number().int().positive()]),
+  said: z.string().trim().max(500, 'A word holds 500 characters at most.').default('')
+});
 
 /** What a student does with the packet as a whole: hands it over, or changes their mind. */
 export const custodyActions = {
@@ -43,5 +50,7 @@ export const custodyActions = {
   declareDone: actingOn(z.object({ note: z.string().trim().max(1000).default('') }), declareDone),
   withdrawDeclaration: actingOn(Nothing, withdrawDeclaration),
   claimInPerson: actingOn(z.object({ note: z.string().trim().min(1).max(500) }), claimInPerson),
-  withdrawClaim: actingOn(Nothing, withdrawClaim)
+  withdrawClaim: actingOn(Nothing, withdrawClaim),
+  remind: actingOn(Nothing, remind),
+  answerMeeting: actingOn(MeetingForm, answerMeeting)
 };

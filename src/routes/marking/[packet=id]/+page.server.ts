@@ -13,6 +13,9 @@ import {
   returnRound
 } from '$server/marking/return-round';
 import { GrantGiven, grantCredits } from '$server/marking/grant-credits';
+import { MOST_OFFERED } from '$core/marking/meeting';
+import { offerMeeting } from '$server/marking/meetings';
+import { answerReminder } from '$server/marking/remind';
 import { moveStage } from '$server/marking/move-stage';
 import { returnLater } from '$server/marking/return-later';
 import { readReturned, undoReturn } from '$server/marking/undo-return';
@@ -44,13 +47,28 @@ const MarkForm = z
     due: WallClockText.optional(),
     closes: WallClockText.optional(),
     /** The stage that it goes to; empty past the last one. */
-    to: z.string().max(40).default('')
+    to: z.string().max(40).default(''),
+    /** What is to change, each as its row of the rubric, if any, and its words. */
+    change: Several(z.array(z.string().max(1100)).max(40))
   })
   .refine(({ waive, waived }) => waive !== 'on' || waived !== '', {
     path: ['waived'],
     message: 'Say why lateness is not charged: the student reads it.'
   });
 type MarkForm = z.infer<typeof MarkForm>;
+
+const ReminderAnswer = z.object({
+  round: z.coerce.number().int().positive(),
+  until: WallClockText.optional(),
+  answer: Reason
+});
+const MeetForm = z.object({
+  round: z.coerce.number().int().positive(),
+  key: z.string().min(8).max(50),
+  offered: Several(z.array(WallClockText).max(MOST_OFFERED)),
+  place: z.string().trim().max(200, 'A place holds 200 characters at most.').default(''),
+  words: z.string().trim().max(2000, 'This holds 2,000 characters at most.').default('')
+});
 
 const GrantForm = z.object({
   round: z.coerce.number().int().positive(),
@@ -130,7 +148,11 @@ async function givenFor(person: Person, packetId: string, form: MarkForm): Promi
   const { facts } = await readForMarking(person, packetId);
   const rows = form.levels.flatMap((level, i) => (level === '' ? [] : [{ level, points: form.between[i] ?? null }]));
   const moments = { due: form.due?.(facts.zone), closes: form.closes?.(facts.zone), at: form.at?.(facts.zone) };
-  return { ...form, ...moments, packetId, rows, waived: form.waive ? form.waived : null };
+  const toChange = form.change.map((text) => {
+    const [row = '', ...words] = text.split('\n');
+    return { criterionId: z.uuid().safeParse(row).data ?? null, body: words.join(' ').slice(0, 1000) };
+  });
+  return { ...form, ...moments, packetId, rows, toChange, waived: form.waive ? form.waived : null };
 }
 
 /** Now, or at the moment that the teacher has named. */
@@ -159,6 +181,23 @@ export const actions = {
   again: returnAs('another-round'),
   look: judge(lookAndSettle),
   move: judge((person, { to, ...given }) => moveStage(person, { ...given, to: to === '' ? null : to })),
+  answerReminder: action(
+    ReminderAnswer,
+    async (person, { until, ...form }, { params }: RequestEvent) => {
+      const { facts } = await readForMarking(person, params.packet);
+      return answerReminder(person, { ...form, packetId: params.packet, until: until?.(facts.zone) ?? null });
+    },
+    { reader: 'teacher', then: () => ({ done: 'The student reads it now.' }) }
+  ),
+  meet: action(
+    MeetForm,
+    async (person, { offered, ...form }, { params }: RequestEvent) => {
+      const { facts } = await readForMarking(person, params.packet);
+      const moments = offered.flatMap((at) => at?.(facts.zone) ?? []);
+      return offerMeeting(person, { ...form, packetId: params.packet, offered: moments });
+    },
+    { reader: 'teacher', then: () => ({ done: 'Offered. The work stays with you until then.' }) }
+  ),
   grant: action(
     GrantForm,
     (person, form, { params }: RequestEvent) => grantCredits(person, { ...form, packetId: params.packet }),

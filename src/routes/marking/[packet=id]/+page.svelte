@@ -7,6 +7,8 @@
   import { sealWordsForTeacher } from '$core/packets/seal-words';
   import HandBack from '$ui/marking/HandBack.svelte';
   import CallBack from '$ui/marking/CallBack.svelte';
+  import OthersHere from '$ui/marking/OthersHere.svelte';
+  import WhileWaiting from '$ui/marking/WhileWaiting.svelte';
   import CreditRows from '$ui/marking/CreditRows.svelte';
   import StageTrack from '$ui/judging/StageTrack.svelte';
   import { stepRefusal } from '$core/judging/registry';
@@ -121,6 +123,15 @@
     <p class="mb-4 rounded border border-l-4 border-base-300 border-l-accent bg-base-100 p-3" role="status">
       {sealWordsForTeacher(view.seal, data.zone)}
     </p>
+  {/if}
+  {#key view.packetId}<OthersHere packetId={view.packetId} others={view.others} />{/key}
+  {#if view.standing !== null}
+    {#key view.packetId}<WhileWaiting
+        student={view.student}
+        round={view.standing}
+        reminder={view.reminder}
+        meeting={view.meeting}
+      />{/key}
   {/if}
   {#if view.handBack}<HandBack asked={view.handBack} round={view.standing} />{/if}
   <div class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">

@@ -29,6 +29,12 @@
     return { words: roundTimeliness(own.lateSeconds, own.due).words, kept: own.kept };
   });
 
+  const prompts = $derived(
+    (view.rounds.find(({ no }) => no === round)?.pieces ?? []).flatMap((piece) =>
+      piece.kind === 'page' ? (piece.facts?.prompts ?? []) : []
+    )
+  );
+
   /** What the teacher wrote stays on the page: when a return is refused, and when the page is read anew meanwhile. */
   let values = $state(untrack(() => ({ ...start, ...answered?.given })));
   let answer = $state.raw(untrack(() => answered));
@@ -77,7 +83,7 @@
     points={view.facts.points}
     settles={view.facts.settles}
     track={view.stage && { stages: view.facts.stages, stage: view.stage }}
-    round={{ left: view.roundsLeft, closed, correcting, late }}
+    round={{ left: view.roundsLeft, closed, correcting, late, prompts }}
     criteria={view.criteria}
     {submitting}
     bind:values

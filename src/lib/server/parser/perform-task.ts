@@ -30,6 +30,7 @@ const PERFORM: Tasks = {
   'page-html': async ({ path }) => (await import('../pages/print/html')).innerHtml((await headText(path)).text),
   'roster-table': async ({ text }) => (await import('../school/read-roster-table')).readRosterTable(text),
   'receipt-pdf': async (sheet) => (await import('../receipts/pdf')).receiptPdf(sheet),
+  annotated: async ({ remarks, ...file }) => (await import('../pdf/annotate')).annotate(file, remarks),
   hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),
   listing: async ({ xml }) => (await import('../shelf/outside/parse-listing')).parseListing(xml),
   captions: async ({ text }) => (await import('$core/recordings/captions')).readCaptions(text),

@@ -10,6 +10,7 @@ import type { Caption } from '$core/recordings/captions';
 import type { Passage } from '$core/recordings/passages';
 import type { Brought } from '$core/pages/brought';
 import type { OpenedPackage } from '$core/questions/qti/opened';
+import type { Annotated } from '../pdf/annotate';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */
@@ -58,6 +59,8 @@ export interface Tasks {
   'page-picture': (input: { path: string }) => Promise<{ bytes: Uint8Array; mediaType: 'image/jpeg' | 'image/png' }>;
   'roster-table': (input: { text: string }) => Promise<{ header: string[]; rows: RosterRow[] }>;
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
+  /** A PDF or a picture with remarks in it. */
+  annotated: (input: { path: string; mediaType: string; remarks: Annotated[] }) => Promise<Uint8Array>;
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
   'page-form': (input: PageForm) => Promise<MadeForm>;
@@ -96,6 +99,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   captions: 'files',
   'roster-table': 'files',
   'receipt-pdf': 'files',
+  annotated: 'making',
   hash: 'checking',
   recording: 'making',
   'page-form': 'making',

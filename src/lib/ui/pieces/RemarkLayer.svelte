@@ -1,5 +1,7 @@
 <script lang="ts">
   import { onMount, type Snippet } from 'svelte';
+  import { fileAddress } from '$core/materials/source';
+  import { isRemarkable } from '$core/remarks/remarked';
   import { wordsAnchor, type Anchor, type RemarkView } from '$core/remarks/remarks';
   import type { PieceView } from '$core/pieces/piece';
   import { TO_SHEET } from '$ui/materials/to-sheet';
@@ -177,6 +179,13 @@
           whole={() => (anchor = { on: 'whole' })}
           moment={() => (anchor = { on: 'moment', from: now(), to: null })}
         />
+      {/if}
+      {#if remarks.length > 0 && isRemarkable(piece)}
+        <p class="mb-2 text-sm">
+          <a class="link" href="{fileAddress('submitted', piece.id)}/remarked" download
+            >As a PDF with these remarks in it</a
+          >
+        </p>
       {/if}
       <RemarkList {remarks} {remarking} {here} goTo={(remark) => goTo(remark)} />
     </aside>

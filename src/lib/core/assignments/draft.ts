@@ -71,6 +71,8 @@ export const AssignmentDraft = z
     strict: z.array(z.string().max(40)).max(40).default([]),
     alsoOpen: z.boolean().default(true),
     followsDrafts: z.boolean().default(false),
+    nameless: z.boolean().default(false),
+    secondMarker: z.boolean().default(false),
     published: z.boolean().default(true),
     visibleFrom: When,
     deliverables: z.array(DeliverableDraft).max(40).default([]),

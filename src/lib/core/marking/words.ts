@@ -22,7 +22,9 @@ export const MARK_REFUSALS = [
   'not-reminded',
   'answers-nothing',
   'offers-no-time',
-  'not-offered'
+  'not-offered',
+  'second-marker-missing',
+  'one-teacher-only'
 ] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
@@ -54,6 +56,9 @@ const MARK_WORDS: Record<MarkRefusal, string> = {
   'answers-nothing': 'Choose a time, or say something.',
   'offers-no-time': 'Offer at least one time.',
   'not-offered': 'That time was not offered, or not any more. Choose one of those that stand there now.',
+  'second-marker-missing':
+    'Two teachers mark this. Note what you would give with “Keep my mark”; it is settled once both have, with what you agree on.',
+  'one-teacher-only': 'You teach this course alone: there is nobody to share the works with.',
   'phrases-full': 'You keep 500 phrases already, so this one was not kept. Let go of one first.',
   'too-many-answers': 'So much was said to this remark that no more is kept here. Go on aside.',
   'returned-meanwhile':

@@ -83,6 +83,8 @@ export async function assignmentRow(draft: AssignmentDraft, courseId: string, tx
     creditUnit: draft.creditUnit,
     alsoOpen: draft.alsoOpen,
     followsDrafts: draft.followsDrafts,
+    nameless: draft.nameless,
+    secondMarker: draft.secondMarker,
     published: draft.published,
     visibleFrom: date(draft.visibleFrom)
   };

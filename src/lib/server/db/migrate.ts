@@ -34,6 +34,7 @@ import * as marking from './migrations/0030-marking';
 import * as board from './migrations/0031-board';
 import * as stagesAndCredits from './migrations/0032-stages-and-credits';
 import * as waiting from './migrations/0033-waiting';
+import * as markers from './migrations/0034-markers';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -69,7 +70,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0030-marking', ...marking },
   { name: '0031-board', ...board },
   { name: '0032-stages-and-credits', ...stagesAndCredits },
-  { name: '0033-waiting', ...waiting }
+  { name: '0033-waiting', ...waiting },
+  { name: '0034-markers', ...markers }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -9,13 +9,17 @@ import { LINE_COLUMNS, LineRow, linesWhere, toLines } from './line';
 export async function readClass(facts: {
   assignmentId: string;
   followsDrafts: boolean;
+  nameless?: boolean;
 }): Promise<{ lines: ClassLine[]; now: Moment }> {
   const now = clock.now();
   const rows = await select(ClassRow, CLASS, [facts.assignmentId]);
   // Whether a draft has begun is the student's own business, unless the assignment lets the teacher follow it.
   const known = facts.followsDrafts ? rows : rows.map((row) => ({ ...row, pieces: 0 }));
   const lines = toLines(known, now);
-  return { now, lines: rows.flatMap((row, i) => classLine(row, lines[i])) };
+  const all = rows.flatMap((row, i) => classLine(row, lines[i]));
+  // From a name nobody comes to a work that is marked without it.
+  const led = (line: ClassLine) => (facts.nameless && line.standing !== 'settled' ? { ...line, packetId: null } : line);
+  return { now, lines: all.map(led) };
 }
 
 function classLine(row: z.infer<typeof ClassRow>, line: ReturnType<typeof toLines>[number] | undefined): ClassLine[] {

@@ -6,7 +6,7 @@ import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { RESTED, withTeacher } from '../lines/projection';
 import { MINE, withMine } from './mine';
-import { PARTY_NAME } from '../parties/party';
+import { MARKED_NAME } from '../parties/party';
 
 export const MARKING_PAGE = 50;
 /** How many assignments the marking desk lists below what waits. */
@@ -66,7 +66,7 @@ const TakenBackRow = z.object({
 });
 const TAKEN_BACK = `
   ${MINE}
-  select p.id as "packetId", ${PARTY_NAME} as student, a.title, ${ms('p.since_at')} as since,
+  select p.id as "packetId", ${MARKED_NAME} as student, a.title, ${ms('p.since_at')} as since,
     ${ms('case when p.due_extended then p.due_at else o.due_at end')} as due, p.comes_back is not null as returns
   from mine a join assignments o on o.id = a.id join packets p on p.assignment_id = a.id and p.phase = 'taken-back'
   where a.office is null and not p.excused and not p.in_person order by p.since_at desc, p.id limit $2`;
@@ -91,7 +91,7 @@ const WaitingRow = z.object({
 
 const WAITING = `
   ${MINE}
-  select p.id as "packetId", ${PARTY_NAME} as student, a.id as "assignmentId", a.title, a.course as "courseTitle",
+  select p.id as "packetId", ${MARKED_NAME} as student, a.id as "assignmentId", a.title, a.course as "courseTitle",
     a.emblem, r.no as round, ${ms('p.since_at')} as since, r.late_seconds as "lateSeconds",
     r.opened_at is not null as opened, p.asked_back_at is not null as "askedBack", p.phase = 'revising' as revising,
     p.stage_place ->> 'title' as stage,

@@ -15,10 +15,11 @@ import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
-import { PARTY_NAME } from '../parties/party';
+import { MARKED_NAME } from '../parties/party';
 import { readHistory } from '../packets/read-packet';
 import { othersAt } from './presence';
 import { readRubric } from './rubric';
+import { readOwnMarks, type OwnMark } from './second-marks';
 
 /** A packet as its teacher marks it. */
 export interface MarkingView {
@@ -58,6 +59,8 @@ export interface MarkingView {
   meeting: Meeting | null;
   /** Others who have it before them. */
   others: string[];
+  /** What this teacher and another have noted by themselves, where two mark. */
+  ownMarks: OwnMark[];
   now: Moment;
 }
 
@@ -90,6 +93,7 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     ]);
   const custody = fold(termsOf(facts), log);
   const draft = drafts.find((d) => d.round === custody.standing) ?? null;
+  const nameless = facts.nameless && custody.phase !== 'settled';
   return {
     packetId,
     student,
@@ -100,7 +104,7 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     roundsLeft: roundsLeft(custody),
     standing: custody.standing,
     unopened: custody.rounds.some(({ no, opened }) => no === custody.standing && !opened),
-    rounds,
+    rounds: nameless ? rounds.map(withoutNames) : rounds,
     marks,
     draft,
     handBack: custody.handBack,
@@ -115,9 +119,19 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     reminder: reminders.find(({ round }) => round === custody.standing) ?? null,
     meeting: meetings.find(({ round }) => round === custody.standing) ?? null,
     others,
+    ownMarks: facts.secondMarker ? await readOwnMarks(packetId, custody.standing, person.id) : [],
     now
   };
 }
+
+/** What its files are called, and what was said with it, may say whose it is. */
+const withoutNames = (round: RoundView): RoundView => ({
+  ...round,
+  pieces: round.pieces.map((piece, i) => ({
+    ...piece,
+    name: `Piece ${i + 1}${/\.[A-Za-z0-9]{1,5}$/.exec(piece.name)?.[0] ?? ''}`
+  }))
+});
 
 const PacketRow = AssignmentFacts.extend({
   student: z.string(),
@@ -125,7 +139,7 @@ const PacketRow = AssignmentFacts.extend({
   office: z.enum(['now', 'track']).nullable()
 });
 const PACKET = `
-  select ${ASSIGNMENT_COLUMNS}, ${PARTY_NAME} as student, e.role, ${sittingOf('p', 'a', '$2')} as office
+  select ${ASSIGNMENT_COLUMNS}, ${MARKED_NAME} as student, e.role, ${sittingOf('p', 'a', '$2')} as office
   from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
   where p.id = $1`;

@@ -7,6 +7,7 @@ import type { Tx } from '../db/connection';
 import type { Outcome } from '../outcome';
 import { draftOf, judgeByRubric, judgementProblem, roundProblem, wantsPoints, type Judgement } from './judgement';
 import { noteToChange } from './remarks';
+import { keepOwnMark, secondMarkProblem } from './second-marks';
 import { giveBack, meanwhileProblem } from './give-back';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { tellAbout } from '../packets/packet-news';
@@ -54,8 +55,8 @@ export async function keepMark(person: Actor, judgement: Judgement, within?: Tx)
     if (problem) return { ok: false, why: problem };
     const verdict = await packet.act({ do: 'mark' });
     if (!verdict.ok) return verdict;
-    const mark = await draftOf(packet, judgement);
-    await mark.save({ transaction: packet.tx });
+    if (packet.facts.secondMarker) await keepOwnMark(packet, judgement);
+    else await (await draftOf(packet, judgement)).save({ transaction: packet.tx });
     await judgeByRubric(packet, judgement);
     return verdict;
   };
@@ -79,6 +80,8 @@ export async function returnRound(
     if (problem) return { ok: false, why: problem };
     if (outcome === 'settled' && wantsPoints(packet.facts) && judgement.points === null)
       return { ok: false, why: 'points-missing' };
+    const alone = outcome === 'settled' ? await secondMarkProblem(packet, judgement.round) : null;
+    if (alone) return { ok: false, why: alone };
     const verdict = await packet.act({ do: 'return', outcome, due, closes });
     if (!verdict.ok) return verdict;
     await judgeByRubric(packet, judgement);

@@ -9,7 +9,7 @@ import { clock } from '../clock';
 import { publish } from '../live/publish';
 import type { Outcome } from '../outcome';
 import { sittingOf } from '../offices/sitting';
-import { PARTY_NAME } from '../parties/party';
+import { MARKED_NAME } from '../parties/party';
 import { projectLatest } from '../packets/log';
 import { withPacket } from '../packets/open-packet';
 import { projectUsualWait } from './usual-wait';
@@ -46,7 +46,7 @@ export async function readReturned(
 
 const Returned = z.object({ student: z.string(), at: z.number() });
 const RETURNED = `
-  select ${PARTY_NAME} as student, ${ms('v.at')} as at
+  select ${MARKED_NAME} as student, ${ms('v.at')} as at
   from packets p join assignments a on a.id = p.assignment_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.role = 'teacher' and e.left_at is null
   join custody_events v on v.packet_id = p.id and v.seq = p.last_seq and v.type in ('returned', 'looked-at', 'stage-moved')

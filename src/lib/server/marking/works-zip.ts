@@ -7,7 +7,7 @@ import { openSound } from '../blobs/sound';
 import { clock } from '../clock';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
-import { PARTY_NAME } from '../parties/party';
+import { codedPiece, isNameless, MARKED_NAME } from '../parties/party';
 
 /**
  * Everything that was submitted for an assignment as one ZIP, as it streams: a folder for each student with the files of the round that
@@ -77,10 +77,13 @@ const Row = z.object({
   url: z.string().nullable(),
   at: z.number()
 });
+/** A file's name may say whose it is. */
+const CODED_PIECE = codedPiece('i.name', 'i.position');
 const ROWS = `
-  select ${PARTY_NAME} as student, r.no as round, d.title as place, i.name, i.sha256, b.size::float8 as size, i.url,
+  select ${MARKED_NAME} as student, r.no as round, d.title as place,
+    case when ${isNameless()} then ${CODED_PIECE} else i.name end as name, i.sha256, b.size::float8 as size, i.url,
     (extract(epoch from r.submitted_at) * 1000)::float8 as at
-  from packets p
+  from packets p join assignments a on a.id = p.assignment_id
   join rounds r on r.packet_id = p.id and r.no = p.round_no and r.state in ('standing', 'settled')
   join round_pieces i on i.packet_id = p.id and i.round_no = r.no
   left join blobs b on b.sha256 = i.sha256 left join deliverables d on d.id = i.deliverable_id

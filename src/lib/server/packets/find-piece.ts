@@ -6,6 +6,7 @@ import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
 import type { Found } from '../materials/found';
 import { setAs } from '$core/pages/set-as';
+import { codedPiece, isNameless } from '../parties/party';
 import { serverPiece } from '../pieces/registry';
 
 /** Where a piece lies: in a working packet, in a submitted round, or as that came back. */
@@ -78,7 +79,7 @@ const Row = z.object({
 });
 
 const piece = (table: string) => `
-  select f.kind, f.name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", e.role as "courseRole",
+  select f.kind, case when e.role is distinct from 'student' and ${isNameless()} then ${codedPiece('f.name', '1')} else f.name end as name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", e.role as "courseRole",
     a.published, a.follows_drafts as "followsDrafts",
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as "ownsPacket",
     ${sittingOf('p', 'a', '$2')} as office,

@@ -130,7 +130,12 @@ async function tellHolder(packet: OpenPacket, heard: Heard) {
   if (!office) return tellTeachers(packet, { ...heard, to: 'teachers', place: 'rounds' });
   const by = packet.members.includes(packet.person.id) ? packet.person.id : packet.wisher;
   const grouped = `${heard.kind} ${packet.facts.assignmentId}`;
-  const news = { ...frame(packet, heard.kind, heard.facts), grouped, href: `/marking/${packet.id}`, by };
+  const news = {
+    ...frame(packet, heard.kind, heard.facts),
+    grouped,
+    href: `/marking/${packet.id}`,
+    ...byWhom(packet, by, heard.facts)
+  };
   return tell({ people: await peopleOf(office.id, packet.tx) }, news, packet.tx);
 }
 
@@ -139,8 +144,18 @@ function tellTeachers(packet: OpenPacket, { kind, facts, place }: ByTeachers) {
   const { assignmentId } = packet.facts;
   const href = place === 'rounds' ? `/marking/${packet.id}` : `/assignments/${assignmentId}`;
   const by = packet.members.includes(packet.person.id) ? packet.person.id : packet.wisher;
-  const news = { ...frame(packet, kind, facts), grouped: `${kind} ${assignmentId}`, href, by };
+  const news = {
+    ...frame(packet, kind, facts),
+    grouped: `${kind} ${assignmentId}`,
+    href,
+    ...byWhom(packet, by, facts)
+  };
   return tell({ teachers: true }, news, packet.tx);
+}
+
+/** Who did it; where it is marked without names, only that a student did. */
+function byWhom(packet: OpenPacket, by: string, facts: Heard['facts']) {
+  return packet.facts.nameless ? { facts: { ...facts, by: 'A student' } } : { by };
 }
 
 function frame(packet: OpenPacket, kind: Kind, facts: Heard['facts']) {

@@ -9,6 +9,26 @@ import { select, type Tx } from '../db/connection';
 /** The names of everyone in the party of the packet `p`, as SQL. */
 export const PARTY_NAME = namesOf('p.party_id');
 
+/**
+ * By what whoever marks knows the packet `p` of the assignment `a`, as SQL: by its names; where it is marked without them, by a mark of
+ * its own until it is settled.
+ */
+export const MARKED_NAME = `case when ${isNameless()} then ${codeOf()} else ${PARTY_NAME} end`;
+
+/** Whether the packet `p` of the assignment `a` is marked without names at present, as SQL. */
+export function isNameless(): string {
+  return "(a.nameless and p.phase <> 'settled')";
+}
+
+/** What the packet `p` is called where it is marked without names, as SQL. */
+export function codeOf(): string {
+  return "'Work ' || upper(substr(md5(p.id::text), 1, 5))";
+}
+
+/** What a file is called where its own name may say whose it is, as SQL: its ending stays. @param name the SQL of its name */
+export const codedPiece = (name: string, position: string): string =>
+  `'Piece ' || ${position}::text || coalesce(substring(${name} from '\\.[A-Za-z0-9]{1,5}$'), '')`;
+
 /** The names of everyone in a party, as SQL. @param party the SQL of its id */
 export function namesOf(party: string): string {
   return `(select string_agg(s.name, ', ' order by s.sort_name) from party_members m

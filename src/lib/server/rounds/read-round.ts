@@ -9,7 +9,7 @@ import { clock } from '../clock';
 import { select } from '../db/connection';
 import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
-import { PARTY_NAME } from '../parties/party';
+import { MARKED_NAME, PARTY_NAME } from '../parties/party';
 import { readHistory } from '../packets/read-packet';
 
 /** A round as the teacher sees it, and the student exactly so. */
@@ -73,7 +73,7 @@ const PacketRow = AssignmentFacts.extend({
 });
 const PACKET = `
   select ${ASSIGNMENT_COLUMNS}, e.role,
-    ${PARTY_NAME} as student,
+    case when e.role = 'student' then ${PARTY_NAME} else ${MARKED_NAME} end as student,
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as owns,
     ${sittingOf('p', 'a', '$2')} as office,
     coalesce((select json_agg(json_build_object('id', d.id, 'title', d.title) order by d.position) from deliverables d

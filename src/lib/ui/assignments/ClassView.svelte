@@ -5,6 +5,8 @@
   import type { GuidanceView } from '$core/assignments/guidance';
   import type { PieceView } from '$core/pieces/piece';
   import { pointsForTeacher } from '$core/assignments/pointing';
+  import OneButton from '$ui/primitives/OneButton.svelte';
+  import type { ClassFacts } from '$ui/marking/class-facts';
   import ClassTable from '$ui/marking/ClassTable.svelte';
   import OneStudent from '$ui/marking/OneStudent.svelte';
   import Thread from '$ui/threads/Thread.svelte';
@@ -20,12 +22,14 @@
       courseTitle: string;
       emblem: string;
       zone: string;
+      nameless: boolean;
     };
     briefHtml: string;
     teachers: readonly string[];
     deliverables: ReadonlyArray<{ id: string; title: string; starter?: boolean; questions?: number; timed?: boolean }>;
     class: { lines: ClassLine[]; now: number };
     guidance: GuidanceView;
+    shares: NonNullable<ClassFacts['shares']>;
     /** The student whose aside is open. */
     asideWith: string | null;
     /** Pieces of unsubmitted packets, where the assignment lets its teachers follow drafts. */
@@ -40,6 +44,12 @@
   /** Places in which something is prepared. */
   const prepared = $derived(deliverables.filter(({ starter, questions }) => starter || questions).length);
   const settled = $derived(lines.filter((line) => line.standing === 'settled').length);
+  /** How many works are a teacher's share. */
+  const shareOf = (name: string) => {
+    const id = view.shares.teachers.find((one) => one.name === name)?.id;
+    const n = Object.values(view.shares.given).filter((given) => given === id).length;
+    return n === 0 ? 'no share of their own' : n === 1 ? '1 work' : `${n} works`;
+  };
 </script>
 
 <div class="mx-auto max-w-6xl px-4 pt-5 pb-16">
@@ -89,7 +99,18 @@
   <h2 class="mb-1 text-xl font-semibold">The class</h2>
   <p class="mb-3">{lines.length} students, {withTeacher} with you, {settled} settled</p>
   {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
-  <ClassTable {lines} {facts} open={asideWith}>
+  {#if facts.nameless}
+    <p class="mb-3 max-w-prose">
+      Marked without names: from here nobody comes to a work before it is settled. Go through them at the marking desk.
+    </p>
+  {/if}
+  {#if view.shares.teachers.length > 1}
+    <div class="mb-3 flex flex-wrap items-center gap-3 text-sm">
+      <span>{view.shares.teachers.map(({ name }) => `${name}: ${shareOf(name)}`).join(', ')}</span>
+      <OneButton action="?/shareEvenly">Share it out evenly, by name</OneButton>
+    </div>
+  {/if}
+  <ClassTable {lines} facts={{ ...facts, shares: view.shares }} open={asideWith}>
     {#snippet one(line)}
       <OneStudent {line} facts={{ ...facts, timed: deliverables.some(({ timed }) => timed) }} draft={followed(line)}>
         {#snippet aside()}

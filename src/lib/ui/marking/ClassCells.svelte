@@ -14,12 +14,16 @@
   const [readZone, readNow] = [getZone(), getNow()];
   const zone = $derived(readZone());
   const now = $derived(readNow());
+  const marker = $derived(
+    facts.shares?.teachers.find(({ id }) => id === facts.shares?.given[line.studentId])?.name ?? null
+  );
   const marked = $derived(line.packetId && line.rounds > 0 ? `/marking/${line.packetId}` : null);
 </script>
 
 <th scope="row" class="p-2 text-left font-semibold max-md:col-start-2 max-md:py-1">
   {#if marked}<a class="link py-0.5 link-hover" href={marked} data-sveltekit-preload-data="off">{line.student}</a>
   {:else}{line.student}{/if}
+  {#if marker}<span class="block text-sm font-normal opacity-85">{marker} marks it</span>{/if}
 </th>
 <td class="p-2 max-md:col-start-2 max-md:py-0.5">
   <Baton holding={line} reader="teacher" />

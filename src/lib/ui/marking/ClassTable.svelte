@@ -160,4 +160,4 @@
     </p>
   {/if}
 </div>
-<SeveralStudents chosen={chosen.map((row) => row.original)} />
+<SeveralStudents chosen={chosen.map((row) => row.original)} teachers={facts.shares?.teachers ?? []} />

@@ -46,18 +46,7 @@
     errors: Record<string, string>;
     children: Snippet;
   }
-  let {
-    points,
-    settles,
-    track,
-    prompts,
-    round,
-    criteria,
-    submitting,
-    values = $bindable(),
-    errors,
-    children
-  }: Props = $props();
+  let { points, settles, track, round, criteria, submitting, values = $bindable(), errors, children }: Props = $props();
   const { left, closed, correcting } = $derived(round);
   const noting = getRemarking()?.noting ?? null;
   const way = $derived(judging(settles));

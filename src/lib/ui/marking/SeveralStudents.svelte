@@ -6,7 +6,7 @@
   import MomentInput from '$ui/time/MomentInput.svelte';
 
   /** What is done for all students that are chosen in the table. Without scripts it always stands there. */
-  const { chosen }: { chosen: ClassLine[] } = $props();
+  const { chosen, teachers }: { chosen: ClassLine[]; teachers: ReadonlyArray<{ id: string; name: string }> } = $props();
   const scripted = whenScripted();
   const key = newId().slice(0, 12);
   const many = $derived(chosen.length === 1 ? '1 student' : `${chosen.length} students`);
@@ -38,6 +38,18 @@
   <button class="btn btn-sm">Extend</button>
   <button class="btn btn-sm" formaction="?/excuseSeveral">Excuse from this</button>
   <button class="btn btn-sm" formaction="?/returnKept">Return what is kept for later</button>
+  {#if teachers.length > 1}
+    <span class="flex items-end gap-2">
+      <label class="text-sm"
+        >Marked by
+        <select class="select block w-40 select-sm" name="teacher">
+          <option value="">Whoever comes first</option>
+          {#each teachers as { id, name } (id)}<option value={id}>{name}</option>{/each}
+        </select>
+      </label>
+      <button class="btn btn-sm" formaction="?/giveTo">Give to them</button>
+    </span>
+  {/if}
   <input type="hidden" name="key" value={key} />
   <details class="basis-full">
     <summary class="cursor-pointer text-sm">Say something to each of them, aside</summary>

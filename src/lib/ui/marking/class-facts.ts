@@ -6,6 +6,8 @@ export type ClassFacts = Terms & {
   points: number | null;
   /** Questions that are asked there have a limit of time. */
   timed?: boolean;
+  /** Who teaches there, and whose share of the marking each student's work is, by the student; where it is shared out. */
+  shares?: { teachers: ReadonlyArray<{ id: string; name: string }>; given: Readonly<Record<string, string>> };
   /** The course's, an IANA name. */
   zone: string;
 };

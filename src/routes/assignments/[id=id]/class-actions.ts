@@ -15,6 +15,7 @@ import {
   undoInPerson,
   type Several as SeveralDone
 } from '$server/marking/class-actions';
+import { giveTo, shareEvenly } from '$server/marking/shares';
 import { returnKept, sayToEach } from '$server/marking/return-several';
 import { action } from '../../shared/action';
 import { PointsText, Several, WallClockText } from '../../shared/fields';
@@ -82,6 +83,12 @@ export const classActions = {
     async (person, { studentIds, key }, { params }: RequestEvent) =>
       orSomeRefused(await returnKept(person, { assignmentId: params.id, studentIds, key })),
     { words: someWords('Given back') }
+  ),
+  shareEvenly: actingOn(z.object({}), (person, { assignmentId }) => shareEvenly(person, assignmentId), 'teacher'),
+  giveTo: action(
+    Chosen.extend({ teacher: z.union([z.literal('').transform(() => null), z.uuid()]) }),
+    (person, { studentIds, teacher }, { params }: RequestEvent) =>
+      giveTo(person, { assignmentId: params.id, studentIds, teacherId: teacher })
   ),
   sayToEach: action(
     Chosen.extend({ body: z.string().trim().min(1, 'Say something.').max(8000) }),

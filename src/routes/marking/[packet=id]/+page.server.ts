@@ -100,7 +100,8 @@ const written = (points: number | null | undefined) => (typeof points === 'numbe
 
 /** What the form says at first: what was kept for later, else what was returned. */
 function valuesOf(view: MarkingView, round: number | null) {
-  const known = view.draft ?? view.marks.find((mark) => mark.round === round) ?? null;
+  const known =
+    view.draft ?? view.ownMarks.find(({ mine }) => mine) ?? view.marks.find((mark) => mark.round === round) ?? null;
   const judged = view.criteria.map((row) => view.levels.find(({ level }) => row.levels.some(({ id }) => id === level)));
   return {
     round: round ?? 1,
@@ -110,8 +111,8 @@ function valuesOf(view: MarkingView, round: number | null) {
     remark: known?.remark ?? '',
     levels: judged.map((row) => row?.level ?? ''),
     between: judged.map((row) => written(row?.points)),
-    waived: known?.waived ?? '',
-    otherwise: known?.otherwise ?? '',
+    waived: (known && 'waived' in known && known.waived) || '',
+    otherwise: (known && 'otherwise' in known && known.otherwise) || '',
     at: '',
     due: '',
     closes: ''

@@ -3,6 +3,7 @@
   import type { SubmitFunction } from '@sveltejs/kit';
   import { applyAction, enhance } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
+  import { pointsText } from '$core/grades/points';
   import { roundTimeliness } from '$core/packets/due';
   import { isClosed } from '$core/packets/terms';
   import { UNREACHED } from '$ui/forms/act';
@@ -66,6 +67,19 @@
   <p class="mb-3 border-l-4 border-accent pl-3 text-sm">
     Goes back by itself <When moment={view.draft.returnAt} both={false} />. Keeping it for later ends that.
   </p>
+{/if}
+{#if view.facts.secondMarker}
+  <div class="mb-3 border-l-4 border-accent pl-3 text-sm">
+    <p>Two teachers mark this. “Keep for later” notes your own mark; it settles with what you agree on.</p>
+    {#each view.ownMarks as own (own.by)}
+      <p class="mt-1">
+        <b>{own.mine ? 'You' : own.by}</b>: {own.points === null
+          ? 'no points'
+          : pointsText(own.points)}{#if own.remark}, “{own.remark}”{/if}
+      </p>
+    {/each}
+    {#if view.ownMarks.length === 1}<p class="mt-1">The other one has noted nothing yet.</p>{/if}
+  </div>
 {/if}
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions (its button does the same) -->
 <form

@@ -61,6 +61,8 @@ export class Assignment extends Model<InferAttributes<Assignment>, InferCreation
   declare strict: CreationOptional<string[]>;
   declare alsoOpen: boolean;
   declare followsDrafts: boolean;
+  declare nameless: CreationOptional<boolean>;
+  declare secondMarker: CreationOptional<boolean>;
   declare published: boolean;
   declare createdAt: Date;
   declare briefMd: CreationOptional<string>;
@@ -98,6 +100,8 @@ Assignment.init(
     strict: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false, defaultValue: [] },
     alsoOpen: flag(),
     followsDrafts: flag(),
+    nameless: { ...flag(), defaultValue: false },
+    secondMarker: { ...flag(), defaultValue: false },
     published: flag(),
     createdAt: moment(),
     briefMd: { ...text(), defaultValue: '' },

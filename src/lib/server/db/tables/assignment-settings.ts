@@ -31,6 +31,9 @@ export const ASSIGNMENT_SETTINGS = fields({
   /** Names of the checks that stop a submit here. */
   strict: field('strict', z.array(z.string())),
   alsoOpen: field('also_open', z.boolean()),
+  /** Marked without names, and by two who agree. */
+  nameless: field('nameless', z.boolean()),
+  secondMarker: field('second_marker', z.boolean()),
   followsDrafts: field('follows_drafts', z.boolean()),
   /** Percent of the course's grade. */
   weight: exactField('weight'),

@@ -65,6 +65,10 @@ export async function layAddresses(): Promise<{
   ids = {
     'assignments id': assignmentId,
     'marking packet': packet,
+    'reading id': await one(
+      `insert into peer_readings (packet_id, round_no, reader_id, nameless, handed_at) values ($1, 1, $2, false, now()) returning id`,
+      [packet, ilse.id]
+    ),
     'marking piece': submitted,
     'rounds packet': packet,
     'rounds no': '1',
@@ -101,6 +105,14 @@ export async function layAddresses(): Promise<{
       body: 'x',
       reason: 'x',
       url: 'https://shore.example/'
+    },
+    ...{
+      ...{ to: 'x', remark: 'x', words: 'x', answer: 'x', account: 'x', until: '', offered: '', accepts: 'none' },
+      grants: JSON.stringify([{ activity: 'x', state: 'granted', granted: '1', reason: '' }]),
+      meeting: randomUUID(),
+      office: randomUUID(),
+      person: ilse.id,
+      teacher: teacher.id
     },
     ...{
       id: shelfFile,

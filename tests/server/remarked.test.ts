@@ -64,7 +64,10 @@ async function annotationsOf(bytes: Uint8Array) {
       titleObj: { str: string };
     }>)
       found.push({ sheet, subtype: one.subtype, rect: one.rect, says: one.contentsObj.str, by: one.titleObj.str });
-  return found;
+  // Those of one moment have no order among themselves.
+  return found.sort(
+    (a, b) => a.sheet - b.sheet || a.subtype.localeCompare(b.subtype) || a.rect.join().localeCompare(b.rect.join())
+  );
 }
 
 const WORDS: Anchor = { on: 'words', start: 13, quote: 'cold hands', before: '', after: '', sheet: 2 };
@@ -98,8 +101,8 @@ describe('a PDF with the remarks in it', () => {
     const found = await annotationsOf(bytes);
     expect(found.map(({ sheet, subtype, says }) => [sheet, subtype, says])).toEqual([
       [1, 'Square', 'This part.'],
-      [1, 'Text', 'Here.'],
       [1, 'Text', 'Good.'],
+      [1, 'Text', 'Here.'],
       [2, 'Highlight', 'Why cold? “Näsa”'],
       [2, 'Ink', 'So.']
     ]);

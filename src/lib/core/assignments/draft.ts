@@ -4,6 +4,7 @@ import { CREDIT_UNITS } from '../judging/credits';
 import { Track, trackProblem, trackProblemWords } from '../judging/stages';
 import { WAYS } from '../judging/ways';
 import { COUNTS } from '../packets/terms';
+import { MOST_READ } from '../peers/hand-out';
 import { LatePolicy } from '../lateness/late-policy';
 import { MET_BY } from './must-do';
 import { Wants } from '../pieces/wants';
@@ -71,6 +72,10 @@ export const AssignmentDraft = z
     strict: z.array(z.string().max(40)).max(40).default([]),
     alsoOpen: z.boolean().default(true),
     followsDrafts: z.boolean().default(false),
+    peers: z
+      .object({ count: z.number().int().min(1).max(MOST_READ), nameless: z.boolean() })
+      .nullable()
+      .default(null),
     nameless: z.boolean().default(false),
     secondMarker: z.boolean().default(false),
     published: z.boolean().default(true),

@@ -1,6 +1,7 @@
 import type { Contact, MaterialView } from '../courses/views';
 import type { PostView } from '../threads/views';
 import type { Pace, Pause } from '../courses/pace';
+import type { OwnReading, ReadBy } from '../peers/views';
 import type { MustDo } from './must-do';
 import type { Criterion, LostPoints } from './rubric';
 
@@ -21,6 +22,9 @@ export interface GuidanceView {
   /** How long a submit waits with this course's teachers; null before there is a habit. Days on which nothing is marked. */
   pace: Pace | null;
   pauses: Pause[];
+  /** Works of classmates that the reader was given to read; and what was said of theirs, once that is shown. */
+  reading: OwnReading[];
+  readBy: ReadBy[];
   floor: PostView[];
   aside: PostView[];
 }

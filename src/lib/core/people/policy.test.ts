@@ -21,6 +21,11 @@ const cases: Array<[string, Relation, Deed[]]> = [
     ['read-course', 'read-assignment', 'read-people', 'write-on-open-floor']
   ],
   [
+    'a student who was given it to read',
+    { courseRole: 'student', ownsPacket: false, published: true, reads: true },
+    ['read-course', 'read-assignment', 'read-round', 'read-people', 'write-on-open-floor']
+  ],
+  [
     'a student before an unpublished assignment',
     { courseRole: 'student', ownsPacket: true, published: false },
     ['read-course', 'read-own-packet', 'read-draft', 'read-round', 'read-people', 'write-aside', 'read-aside']

@@ -20,6 +20,8 @@ export interface Relation {
   followsDrafts?: boolean;
   /** They sit in an office that has the packet now, or that has some stage of its track. */
   office?: 'now' | 'track' | null;
+  /** They were given this round to read, by a teacher. */
+  reads?: boolean;
 }
 
 /**
@@ -88,7 +90,7 @@ const RULES: Record<Deed, (r: Relation) => boolean> = {
   'read-own-packet': owns,
   // What has not been submitted is private, unless the assignment says beside the packet that it can be followed.
   'read-draft': (r) => owns(r) || (teaches(r) && r.followsDrafts === true),
-  'read-round': (r) => owns(r) || teaches(r) || Boolean(r.office),
+  'read-round': (r) => owns(r) || teaches(r) || Boolean(r.office) || (studies(r) && r.reads === true),
   // An office marks what it has, while it has it.
   'mark-round': (r) => teaches(r) || r.office === 'now',
   'keep-phrases': teaches,

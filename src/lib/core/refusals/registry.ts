@@ -5,6 +5,7 @@ import { CREDIT_REFUSALS, creditRefusalWords, type CreditRefusal } from '../judg
 import { MARK_REFUSALS, markRefusalWords, type MarkRefusal } from '../marking/words';
 import { REFUSALS, type Refusal } from '../packets/refusals';
 import { refusalWords } from '../packets/refusal-words';
+import { PEER_REFUSALS, peerRefusalWords, type PeerRefusal } from '../peers/refusals';
 import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '../pieces/refusals';
 import { SCHOOL_REFUSALS, schoolRefusalWords, type SchoolRefusal } from '../school/refusals';
 import { STORE_TROUBLES, storeTroubleWords, type StoreTrouble } from '../shelf/outside';
@@ -16,6 +17,7 @@ export type RefusalCode =
   | PieceRefusal
   | MarkRefusal
   | CreditRefusal
+  | PeerRefusal
   | JoinRefusal
   | SaidRefusal
   | SchoolRefusal
@@ -48,6 +50,7 @@ export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...REFUSALS,
   ...MARK_REFUSALS,
   ...CREDIT_REFUSALS,
+  ...PEER_REFUSALS,
   ...PIECE_REFUSALS,
   ...JOIN_REFUSALS,
   ...SAID_REFUSALS,
@@ -64,6 +67,7 @@ const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(REFUSALS, (why, { reader }) => (reader === 'teacher' ? markRefusalWords(why) : refusalWords(why))),
   ...topic(MARK_REFUSALS, markRefusalWords),
   ...topic(CREDIT_REFUSALS, creditRefusalWords),
+  ...topic(PEER_REFUSALS, peerRefusalWords),
   ...topic(PIECE_REFUSALS, (why, { largest, types }) => pieceRefusalWords(why, largest, types)),
   ...topic(JOIN_REFUSALS, joinRefusalWords),
   ...topic(SAID_REFUSALS, saidRefusalWords),

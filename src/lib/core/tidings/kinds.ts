@@ -42,6 +42,8 @@ export const TIDINGS = {
     patience: SOON
   },
   meeting: { name: 'A time to meet about your work', side: 'both', mailed: true, patience: SOON },
+  'to-read': { name: 'You were given works of classmates to read', side: 'student', mailed: true, patience: SOON },
+  'was-read': { name: 'What classmates said of your work is shown', side: 'student', mailed: true, patience: SOON },
   remark: { name: 'Someone answered a remark on the work', side: 'both', mailed: false, patience: MESSAGE },
   aside: { name: 'Someone wrote to you aside', side: 'both', mailed: true, patience: MESSAGE },
   floor: { name: 'An answer on an open floor where you spoke', side: 'both', mailed: false, patience: MESSAGE },

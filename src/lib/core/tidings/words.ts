@@ -69,6 +69,8 @@ const WORDS: Record<Kind, Say> = {
       ? `${facts.by} cannot come at any of those times about ${title}${quoted(facts.says)}`
       : `${facts.by} comes ${when(facts.due)} about ${title}`;
   },
+  'to-read': ({ title }) => `You were given works of classmates to read, of ${title}`,
+  'was-read': ({ title }) => `What classmates said of your ${title} is shown`,
   remark: ({ title, facts }) => `${facts.by ?? 'Your teacher'} answered a remark on ${title}${quoted(facts.says)}`,
   aside: ({ title, facts }) => `${facts.by} wrote aside on ${title}${quoted(facts.says)}`,
   floor: ({ title, facts }) => `${facts.by} spoke on the open floor of ${title}${quoted(facts.says)}`,

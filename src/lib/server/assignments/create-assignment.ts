@@ -83,6 +83,7 @@ export async function assignmentRow(draft: AssignmentDraft, courseId: string, tx
     creditUnit: draft.creditUnit,
     alsoOpen: draft.alsoOpen,
     followsDrafts: draft.followsDrafts,
+    peers: isSubmitted(draft.settles) ? draft.peers : null,
     nameless: draft.nameless,
     secondMarker: draft.secondMarker,
     published: draft.published,

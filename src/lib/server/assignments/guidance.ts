@@ -8,7 +8,9 @@ import { Contact } from '../courses/about';
 import { PACE, PaceRow, PAUSES, PauseRow } from '../courses/pace';
 import { MaterialRow, materialsBeside } from '../courses/materials';
 import { assignmentShown } from '../lines/shown';
-import { jsonRows as rows, select, type Tx } from '../db/connection';
+import { PARTY_NAME } from '../parties/party';
+import type { OwnReading, ReadBy } from '$core/peers/views';
+import { jsonRows as rows, ms, select, type Tx } from '../db/connection';
 import { readPosts, type Place } from '../threads/read-posts';
 
 /** Reads it all for one reader, in two queries. The caller has asked the policy. */
@@ -31,7 +33,9 @@ export async function readGuidance(
     people = 0,
     others = [],
     pace = null,
-    pauses = []
+    pauses = [],
+    reading = [],
+    readBy = []
   } = row ?? {};
   return {
     materials,
@@ -44,6 +48,8 @@ export async function readGuidance(
     others,
     pace,
     pauses,
+    reading,
+    readBy,
     floor,
     aside
   };
@@ -85,7 +91,9 @@ const GuidanceRow = z.object({
   people: z.number(),
   others: z.array(z.string()),
   pace: PaceRow,
-  pauses: z.array(PauseRow)
+  pauses: z.array(PauseRow),
+  reading: z.array(z.custom<OwnReading>()),
+  readBy: z.array(z.custom<ReadBy>())
 });
 
 const DONE_BY = `case i.met_by
@@ -102,11 +110,12 @@ const DONE_BY = `case i.met_by
 const MUST_DO = `select i.id, i.text, i.optional, i.met_by as "metBy", ${DONE_BY} as met
   from must_do_items i where i.assignment_id = $1 order by i.position`;
 
-/** The rubric of the assignment `$1`, as one JSON value. */
-export const CRITERIA =
+/** The rubric of an assignment, as one JSON value. @param assignment the SQL of its id */
+export const criteriaOf = (assignment: string) =>
   rows(`select k.id, k.title, k.hint, ${rows(`select l.id, l.title, l.says, l.points::float8 as points
       from criterion_levels l where l.criterion_id = k.id order by l.position`)} as levels
-    from criteria k where k.assignment_id = $1 order by k.position`);
+    from criteria k where k.assignment_id = ${assignment} order by k.position`);
+export const CRITERIA = criteriaOf('$1');
 
 /**
  * The titles of everything else that a student was set and can see: a piece that is named after one of them may belong
@@ -136,4 +145,12 @@ const GUIDANCE = `select
   (select count(*)::int from enrolments e join assignments a on a.course_id = e.course_id
     where a.id = $1 and e.left_at is null) as people,
   ${otherTitles('$2', '$1', '$3')} as others,
-  (select ${PACE('c')} from courses c join assignments a on a.course_id = c.id where a.id = $1) as pace, ${PAUSES} as pauses`;
+  (select ${PACE('c')} from courses c join assignments a on a.course_id = c.id where a.id = $1) as pace, ${PAUSES} as pauses,
+  ${rows(`select g.id, case when g.nameless then 'A classmate’s work' else ${PARTY_NAME} end as whose, ${ms('g.done_at')} as "doneAt"
+    from peer_readings g join packets p on p.id = g.packet_id
+    where p.assignment_id = $1 and g.reader_id = $2 order by g.handed_at, g.id`)} as reading,
+  ${rows(`select g.id, case when g.nameless then 'A classmate' else t.name end as by, g.words, ${ms('g.done_at')} as "doneAt",
+    ${rows(`select c.title, l.title as level from criterion_levels l join criteria c on c.id = l.criterion_id
+      where l.id = any(g.levels) order by c.position`)} as levels
+    from peer_readings g join people t on t.id = g.reader_id join packets_of_people w on w.packet_id = g.packet_id
+    where w.assignment_id = $1 and w.person_id = $2 and g.shown_at is not null order by g.done_at, g.id`)} as "readBy"`;

@@ -35,6 +35,7 @@ import * as board from './migrations/0031-board';
 import * as stagesAndCredits from './migrations/0032-stages-and-credits';
 import * as waiting from './migrations/0033-waiting';
 import * as markers from './migrations/0034-markers';
+import * as peerReading from './migrations/0035-peer-reading';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -71,7 +72,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0031-board', ...board },
   { name: '0032-stages-and-credits', ...stagesAndCredits },
   { name: '0033-waiting', ...waiting },
-  { name: '0034-markers', ...markers }
+  { name: '0034-markers', ...markers },
+  { name: '0035-peer-reading', ...peerReading }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -6,6 +6,7 @@ import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { courseFor } from '../courses/course-head';
 import { ms, select } from '../db/connection';
+import { remarkBy } from '../packets/remark-by';
 import { NotHere } from '../outcome';
 
 /** Something that was said of a student's work in a course: on a part of it, or on the whole. */
@@ -57,7 +58,7 @@ const OWN = `packets_of_people w join packets p on p.id = w.packet_id
   join assignments a on a.id = w.assignment_id and a.course_id = $1 and a.published`;
 const REMARKS = `
   select * from (
-    select k.id::text, a.id as "assignmentId", a.title, k.round_no as round, k.anchor, i.name as piece, k.body, t.name as by,
+    select k.id::text, a.id as "assignmentId", a.title, k.round_no as round, k.anchor, i.name as piece, k.body, ${remarkBy('false')} as by,
       ${ms('k.returned_at')} as at, k.dealt_at is not null as dealt
     from ${OWN} join remarks k on k.packet_id = p.id and k.returned_at is not null
     join round_pieces i on i.id = k.round_piece_id join people t on t.id = k.by_person

@@ -98,7 +98,9 @@ const PIECE = `
 const ADD = `
   insert into remarks (packet_id, round_no, round_piece_id, anchor, body, by_person, at, criterion_id)
   values ($1, $2, $3, $4, $5, $6, $7, (select id from criteria where id = $8 and assignment_id = $9)) returning id`;
-const DROP = 'delete from remarks where id = $1 and packet_id = $2 and returned_at is null returning id';
-const RETURN = 'update remarks set returned_at = $3 where packet_id = $1 and round_no = $2 and returned_at is null';
+const DROP =
+  'delete from remarks where id = $1 and packet_id = $2 and returned_at is null and reading_id is null returning id';
+const RETURN =
+  'update remarks set returned_at = $3 where packet_id = $1 and round_no = $2 and returned_at is null and reading_id is null';
 const DEAL = `
   update remarks set dealt_at = $3 where id = $1 and packet_id = $2 and returned_at is not null returning id`;

@@ -54,7 +54,7 @@ const RETURNED = `
     and v.data ->> 'goes' is distinct from 'office' and (v.type <> 'stage-moved' or v.data ->> 'round' is not null)`;
 const UNDO = [
   'update marks set returned_at = null, outcome = null where packet_id = $1 and round_no = $2 and returned_at = $3',
-  'update remarks set returned_at = null where packet_id = $1 and round_no = $2 and returned_at = $3',
+  'update remarks set returned_at = null where packet_id = $1 and round_no = $2 and returned_at = $3 and reading_id is null',
   `update round_pieces set returned_sha256 = null where packet_id = $1 and round_no = $2 and $3::timestamptz is not null`
 ];
 const FORGET =

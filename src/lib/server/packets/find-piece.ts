@@ -13,9 +13,15 @@ import { serverPiece } from '../pieces/registry';
 export type PieceShelf = 'pieces' | 'submitted' | 'returned';
 
 /** A working packet is its student's, and the teacher's only where drafts can be followed; a round is both's. */
-const READING: Record<PieceShelf, { deed: Deed; table: string }> = {
+const READING: Record<PieceShelf, { deed: Deed; table: string; reads?: string }> = {
   pieces: { deed: 'read-draft', table: 'pieces' },
-  submitted: { deed: 'read-round', table: 'round_pieces' },
+  submitted: {
+    deed: 'read-round',
+    table: 'round_pieces',
+    // A teacher gave it to a classmate to read.
+    reads: `exists (select 1 from peer_readings g
+      where g.packet_id = f.packet_id and g.round_no = f.round_no and g.reader_id = $2)`
+  },
   // A page with what its teacher filled in.
   returned: {
     deed: 'read-round',
@@ -30,8 +36,8 @@ const READING: Record<PieceShelf, { deed: Deed; table: string }> = {
  * @throws NotHere where there is none for this person
  */
 export async function findPiece(person: Actor, from: PieceShelf, id: string): Promise<Found> {
-  const { deed, table } = READING[from];
-  const [row] = await select(Row, piece(table), [id, person.id]);
+  const { deed, table, reads } = READING[from];
+  const [row] = await select(Row, piece(table, reads), [id, person.id]);
   if (!row || !may(person, deed, row)) throw new NotHere('This file');
   const { kind, name, sha256, size, mediaType, link, captions } = row;
   // What was met at a link is written down in Markdown.
@@ -75,14 +81,19 @@ const Row = z.object({
   published: z.boolean(),
   followsDrafts: z.boolean(),
   ownsPacket: z.boolean(),
-  office: z.enum(['now', 'track']).nullable()
+  office: z.enum(['now', 'track']).nullable(),
+  reads: z.boolean()
 });
 
-const piece = (table: string) => `
-  select f.kind, case when e.role is distinct from 'student' and ${isNameless()} then ${codedPiece('f.name', '1')} else f.name end as name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", e.role as "courseRole",
+/** Whether its name may say whose it is to somebody who is not to know, as SQL. */
+const MASKED = (reads: string) => `e.role is distinct from 'student' and ${isNameless()}
+  or ${reads} and (select g.nameless from peer_readings g where g.packet_id = f.packet_id and g.reader_id = $2)`;
+
+const piece = (table: string, reads = 'false') => `
+  select f.kind, case when ${MASKED(reads)} then ${codedPiece('f.name', '1')} else f.name end as name, f.sha256, b.size::float8 as size, b.media_type as "mediaType", e.role as "courseRole",
     a.published, a.follows_drafts as "followsDrafts",
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as "ownsPacket",
-    ${sittingOf('p', 'a', '$2')} as office,
+    ${sittingOf('p', 'a', '$2')} as office, ${reads} as reads,
     case when l.id is not null then json_build_object('url', l.url, 'title', l.title, 'text', l.body_text,
       'at', ${ms('l.looked_at')}, 'picture', case when i.sha256 is not null then json_build_object('sha256', i.sha256,
         'size', i.size, 'mediaType', i.media_type) end) end as link,

@@ -11,6 +11,7 @@ import type { BytesPiece, LinkInside, PieceView } from '$core/pieces/piece';
 import type { JudgedView, MarkView, RoundView } from '$core/packets/views';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 import { asEvent, LOG, LogRow } from './log';
+import { remarkBy } from './remark-by';
 
 /** The pieces of the working packet, in the student's order. */
 export function readPieces(packetId: string, tx?: Tx): Promise<PieceView[]> {
@@ -239,7 +240,8 @@ const HISTORY = `select ${jsonRows(LOG)} as log,
     ${ms('m.returned_at')} as at
     from marks m join people t on t.id = m.by_person left join rounds r on r.packet_id = m.packet_id and r.no = m.round_no
     where m.packet_id = $1 and m.returned_at is not null order by m.returned_at desc`)} as marks,
-  ${jsonRows(`select k.id, k.round_no as round, k.round_piece_id as "pieceId", k.anchor, k.body, t.name as by,
+  ${jsonRows(`select k.id, k.round_no as round, k.round_piece_id as "pieceId", k.anchor, k.body,
+    ${remarkBy('$2')} as by,
     ${ms('k.at')} as at, k.returned_at is not null as returned, ${ms('k.dealt_at')} as "dealtAt",
     (select c.title from criteria c where c.id = k.criterion_id) as criterion,
     ${jsonRows(`select w.name as by, ${ms('s.at')} as at, s.body from remark_answers s join people w on w.id = s.by_person

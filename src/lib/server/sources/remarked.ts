@@ -6,6 +6,7 @@ import { ms, select } from '../db/connection';
 import { openAsPdf } from '../materials/as-pdf';
 import { NotHere } from '../outcome';
 import { sittingOf } from '../offices/sitting';
+import { remarkBy } from '../packets/remark-by';
 import { formOf } from '../pages/print';
 import { parseApart } from '../parsing/pool';
 import { bytesOf, find } from './find';
@@ -38,9 +39,10 @@ const Row = z.object({
   criterion: z.string().nullable()
 });
 const REMARKS = `
-  select k.anchor, k.body, t.name as by, ${ms('k.at')} as at, (select c.title from criteria c where c.id = k.criterion_id) as criterion
+  select k.anchor, k.body, ${remarkBy('e.person_id is not null')} as by, ${ms('k.at')} as at, (select c.title from criteria c where c.id = k.criterion_id) as criterion
   from remarks k join people t on t.id = k.by_person
   join packets p on p.id = k.packet_id join assignments a on a.id = p.assignment_id
-  where k.round_piece_id = $1 and (k.returned_at is not null or ${sittingOf('p', 'a', '$2')} is not null or exists (
-    select 1 from enrolments e where e.course_id = a.course_id and e.person_id = $2 and e.role = 'teacher' and e.left_at is null))
+  left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.role = 'teacher' and e.left_at is null
+  where k.round_piece_id = $1 and (k.returned_at is not null or e.person_id is not null
+    or ${sittingOf('p', 'a', '$2')} is not null)
   order by k.at, k.id`;

@@ -30,6 +30,8 @@
     class: { lines: ClassLine[]; now: number };
     guidance: GuidanceView;
     shares: NonNullable<ClassFacts['shares']>;
+    /** How far classmates have read each other's works; null where they do not. */
+    reading: { given: number; done: number; shown: number } | null;
     /** The student whose aside is open. */
     asideWith: string | null;
     /** Pieces of unsubmitted packets, where the assignment lets its teachers follow drafts. */
@@ -103,6 +105,18 @@
     <p class="mb-3 max-w-prose">
       Marked without names: from here nobody comes to a work before it is settled. Go through them at the marking desk.
     </p>
+  {/if}
+  {#if view.reading}
+    <div class="mb-3 flex flex-wrap items-center gap-3 text-sm">
+      <span
+        >Read by classmates: {view.reading.given} works handed out, {view.reading.done} read, {view.reading.shown} shown to
+        their writers</span
+      >
+      <OneButton action="?/handOutReading">Hand out what has come</OneButton>
+      {#if view.reading.done > view.reading.shown}<OneButton action="?/showReading"
+          >Show writers what was said</OneButton
+        >{/if}
+    </div>
   {/if}
   {#if view.shares.teachers.length > 1}
     <div class="mb-3 flex flex-wrap items-center gap-3 text-sm">

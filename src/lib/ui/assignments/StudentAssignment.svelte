@@ -16,6 +16,7 @@
   import Ask from './Ask.svelte';
   import BriefPart from './BriefPart.svelte';
   import FactsLine from './FactsLine.svelte';
+  import OwnReadings from '$ui/peers/OwnReadings.svelte';
   import Waiting from './Waiting.svelte';
   import HowJudged from './HowJudged.svelte';
   import NextStep from './NextStep.svelte';
@@ -111,6 +112,7 @@
     <div class="grid gap-9">
       <HowJudged />
       <Waiting />
+      <OwnReadings reading={guidance.reading} readBy={guidance.readBy} />
       {#if marks.length > 0}
         <section id="came-back" aria-labelledby="came-back-title">
           <h2 id="came-back-title" class="mb-2 text-xl font-semibold">What came back</h2>

@@ -16,6 +16,7 @@
   import CreditsEditor from './CreditsEditor.svelte';
   import StagesEditor from './StagesEditor.svelte';
   import MarkersEditor from './MarkersEditor.svelte';
+  import PeerEditor from '$ui/peers/PeerEditor.svelte';
   import MustDoEditor from './MustDoEditor.svelte';
   import RulesEditor from './RulesEditor.svelte';
   import SavingState from './SavingState.svelte';
@@ -116,7 +117,10 @@
         fresh={wantsOf(rules)}
         {problems}
       />{/if}
-    {#if isSubmitted(draft.settles)}<MarkersEditor {draft} />{/if}
+    {#if isSubmitted(draft.settles)}
+      <MarkersEditor {draft} />
+      <PeerEditor bind:peers={draft.peers} />
+    {/if}
     <MustDoEditor bind:items={draft.mustDo} {problems} />
     <CriteriaEditor bind:criteria={draft.criteria} {problems} />
     <div class="sticky bottom-0 z-10 grid justify-items-start gap-2 border-t-2 border-base-300 bg-base-200 py-3">

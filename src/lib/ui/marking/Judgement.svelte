@@ -93,7 +93,7 @@
 <label class="mt-4 mb-1 block font-medium" for="remark">Remark on the whole</label>
 <textarea id="remark" name="remark" class="textarea w-full" rows="4" maxlength="20000" bind:value={values.remark}
 ></textarea>
-{#if noting}<PhraseBar
+{#if noting?.phrases}<PhraseBar
     phrases={noting.phrases}
     fill={{ student: noting.about().student, row: null }}
     bind:body={values.remark}

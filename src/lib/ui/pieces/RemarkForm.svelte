@@ -61,7 +61,7 @@
       </select>
     </label>
   {/if}
-  <PhraseBar phrases={noting.phrases} fill={{ student, row }} bind:body />
+  {#if noting.phrases}<PhraseBar phrases={noting.phrases} fill={{ student, row }} bind:body />{/if}
   {#if problem}<Message kind="problem">{problem}</Message>{/if}
   <p class="mt-2 flex gap-2">
     <button class="btn btn-primary btn-sm" disabled={busy || body.trim() === ''}>Keep the remark</button>

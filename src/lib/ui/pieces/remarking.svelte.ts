@@ -25,7 +25,8 @@ export interface Noting {
   note(pieceId: string, noted: Noted): Problem;
   /** Takes one away that was not returned yet. */
   drop(id: string): Problem;
-  phrases: Phrases;
+  /** Null for whoever keeps none. */
+  phrases: Phrases | null;
   /** Whose work it is, and the rows of its rubric. */
   about(): { student: string; criteria: ReadonlyArray<{ id: string; title: string }> };
   /** Whether a piece is shown from the beginning, by its id. */

@@ -18,6 +18,7 @@ import { movePiece, notePiece, placePiece, renamePiece } from '$server/gathering
 import { captionPiece } from '$server/gathering/caption-piece';
 import { LONGEST_REMARK } from '$core/remarks/remarks';
 import { answerAsStudent } from '$server/marking/answer-remark';
+import { readProgress } from '$server/peers/hand-out';
 import { readShares } from '$server/marking/shares';
 import { dealWithRemark } from '$server/marking/remarks';
 import { removePiece } from '$server/gathering/pieces';
@@ -80,16 +81,17 @@ export const load = async ({ locals, params, url, isDataRequest, depends }) => {
 async function teacherView(person: Person, assignment: AssignmentView, url: URL, isDataRequest: boolean) {
   const student = openAside(url);
   const party = student === null ? null : (await partyOf(student, assignment.facts.assignmentId)).id;
-  const [lines, guidance, shares, drafts] = await Promise.all([
+  const [lines, guidance, shares, reading, drafts] = await Promise.all([
     readClass(assignment.facts),
     readGuidance(person, assignment.facts, party),
     readShares(assignment.facts.assignmentId),
+    assignment.facts.peers ? readProgress(assignment.facts.assignmentId) : null,
     assignment.facts.followsDrafts ? readDrafts(assignment.facts.assignmentId) : []
   ]);
   const fresh = hasFresh(guidance);
   const { assignmentId } = assignment.facts;
   if (fresh && !isDataRequest) await noteHeard(person, conversations(assignmentId, party));
-  return { ...assignment, class: lines, now: lines.now, guidance, shares, drafts, asideWith: student, fresh };
+  return { ...assignment, class: lines, now: lines.now, guidance, shares, reading, drafts, asideWith: student, fresh };
 }
 
 /** Something was said that the reader had not read. */

@@ -15,6 +15,7 @@ import {
   undoInPerson,
   type Several as SeveralDone
 } from '$server/marking/class-actions';
+import { handOutReading, showReading } from '$server/peers/hand-out';
 import { giveTo, shareEvenly } from '$server/marking/shares';
 import { returnKept, sayToEach } from '$server/marking/return-several';
 import { action } from '../../shared/action';
@@ -84,6 +85,8 @@ export const classActions = {
       orSomeRefused(await returnKept(person, { assignmentId: params.id, studentIds, key })),
     { words: someWords('Given back') }
   ),
+  handOutReading: actingOn(z.object({}), (person, { assignmentId }) => handOutReading(person, assignmentId), 'teacher'),
+  showReading: actingOn(z.object({}), (person, { assignmentId }) => showReading(person, assignmentId), 'teacher'),
   shareEvenly: actingOn(z.object({}), (person, { assignmentId }) => shareEvenly(person, assignmentId), 'teacher'),
   giveTo: action(
     Chosen.extend({ teacher: z.union([z.literal('').transform(() => null), z.uuid()]) }),

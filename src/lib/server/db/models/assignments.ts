@@ -3,6 +3,7 @@ import type { LatePolicy } from '$core/lateness/late-policy';
 import type { CreditUnit } from '$core/judging/credits';
 import type { Track } from '$core/judging/stages';
 import type { Way } from '$core/judging/ways';
+import type { PeerReading } from '$core/peers/views';
 import type { Counts } from '$core/packets/terms';
 import { database } from '../connection';
 import { flag, id, json, maybeMoment, maybeUuid, maybeWhole, moment, text, uuid, whole } from './columns';
@@ -61,6 +62,7 @@ export class Assignment extends Model<InferAttributes<Assignment>, InferCreation
   declare strict: CreationOptional<string[]>;
   declare alsoOpen: boolean;
   declare followsDrafts: boolean;
+  declare peers: CreationOptional<PeerReading | null>;
   declare nameless: CreationOptional<boolean>;
   declare secondMarker: CreationOptional<boolean>;
   declare published: boolean;
@@ -100,6 +102,7 @@ Assignment.init(
     strict: { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false, defaultValue: [] },
     alsoOpen: flag(),
     followsDrafts: flag(),
+    peers: { type: DataTypes.JSONB },
     nameless: { ...flag(), defaultValue: false },
     secondMarker: { ...flag(), defaultValue: false },
     published: flag(),

@@ -6,6 +6,8 @@ import { WAYS } from '$core/judging/ways';
 import { COUNTS } from '$core/packets/terms';
 import { exactField, field, fields, momentField } from '../fields';
 
+const PeerReadingSet = z.object({ count: z.number(), nameless: z.boolean() });
+
 /**
  * What a teacher sets of an assignment and the rules turn on, under the names that the core gives it. What students are
  * shown, what is edited, what is copied and what follows the course's rules all read it by this definition.
@@ -34,6 +36,8 @@ export const ASSIGNMENT_SETTINGS = fields({
   /** Marked without names, and by two who agree. */
   nameless: field('nameless', z.boolean()),
   secondMarker: field('second_marker', z.boolean()),
+  /** How students read each other's works; null where they do not. */
+  peers: field('peers', PeerReadingSet.nullable()),
   followsDrafts: field('follows_drafts', z.boolean()),
   /** Percent of the course's grade. */
   weight: exactField('weight'),

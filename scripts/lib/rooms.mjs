@@ -17,7 +17,7 @@ export const ROOMS = {
   ).split(' '),
   ui: (
     'time forms primitives tables rich live workers capture scans recordings people plan school judging rubric links materials ' +
-    'threads tidings uploads questions ' +
+    'threads tidings uploads questions remarks ' +
     'combine checks receipts shelf pages pieces packets courses rounds peers marking desk grades search shell assignments authoring'
   ).split(' ')
 };

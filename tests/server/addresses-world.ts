@@ -91,7 +91,8 @@ export async function layAddresses(): Promise<{
     'assignments place': randomUUID(),
     'pieces id': piece,
     'submitted id': submitted,
-    'returned id': submitted
+    'returned id': submitted,
+    'voices id': randomUUID()
   };
   body = {
     ...{

@@ -1,4 +1,5 @@
 import { randomUUID } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Anchor } from '$core/remarks/remarks';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
@@ -8,7 +9,9 @@ import { keepPhrase, readPhrases, touchPhrase } from '$server/marking/phrases';
 import { enrol } from '$server/courses/create-course';
 import { addRemark, dealWithRemark, dropRemark } from '$server/marking/remarks';
 import { returnRound } from '$server/marking/return-round';
+import { keepVoice, LARGEST_VOICE } from '$server/marking/voices';
 import { NotHere } from '$server/outcome';
+import { find } from '$server/sources/find';
 import { revise } from '$server/rounds/change';
 import { readRound } from '$server/rounds/read-round';
 import { handIn, key, packetOf, person, smallCourse } from './kit';
@@ -154,5 +157,44 @@ describe('a remark on a piece', () => {
     await other.giveBack('another-round');
     await expect(other.remark()).resolves.toEqual({ ok: false, why: 'another-round-stands' });
     expect(await revise(school.ilse, { assignmentId })).toMatchObject({ ok: false });
+  });
+});
+
+describe('a remark by voice', () => {
+  const SPOKEN = readFileSync('demo/files/reading-aloud.webm');
+  const stream = (bytes: Uint8Array) => new Blob([new Uint8Array(bytes)]).stream();
+  const nameOf = async (who: typeof school.ilse, id: string) => (await find(who, 'voices', id)).file?.name;
+
+  it('is heard by its student with the return, by other teachers at once, and by nobody else', async () => {
+    const { packetId, hers, remark, giveBack } = await work();
+    const kept = await keepVoice(school.teacher, { packetId, bytes: stream(SPOKEN), seconds: 12.4 });
+    if (!kept.ok) throw new Error(kept.why);
+    // Before any remark came to refer to it, nobody hears it, nor its maker.
+    await expect(nameOf(school.teacher, kept.id)).rejects.toThrow(NotHere);
+    expect(await remark({ body: 'Spoken, 12 s', voiceId: kept.id })).toMatchObject({ ok: true });
+    expect(await nameOf(school.teacher, kept.id)).toBe('Remark.webm');
+    for (const who of [school.ilse, school.teodor, school.stranger])
+      await expect(nameOf(who, kept.id)).rejects.toThrow(NotHere);
+    await giveBack('settled');
+    expect((await hers())[0]?.remarks[0]?.voice).toEqual({ id: kept.id, seconds: 12.4 });
+    expect(await nameOf(school.ilse, kept.id)).toBe('Remark.webm');
+    await expect(nameOf(school.teodor, kept.id)).rejects.toThrow(NotHere);
+  });
+
+  it('is refused where it is none, too large, somebody else’s, or beside two remarks', async () => {
+    const { packetId, remark } = await work();
+    const keep = (bytes: Uint8Array, who = school.teacher) =>
+      keepVoice(who, { packetId, bytes: stream(bytes), seconds: 1 });
+    expect(await keep(Buffer.from('<html>no sound</html>'))).toMatchObject({ why: 'no-voice' });
+    expect(await keep(new Uint8Array(0))).toMatchObject({ why: 'empty-file' });
+    expect(await keep(new Uint8Array(LARGEST_VOICE + 1))).toMatchObject({ why: 'too-large' });
+    await expect(keep(SPOKEN, school.ilse)).rejects.toThrow(NotHere);
+    await expect(remark({ voiceId: randomUUID() })).rejects.toThrow(NotHere);
+    const kept = await keep(SPOKEN);
+    if (!kept.ok) throw new Error(kept.why);
+    const elsewhere = await work();
+    await expect(elsewhere.remark({ voiceId: kept.id })).rejects.toThrow(NotHere);
+    await remark({ voiceId: kept.id });
+    await expect(remark({ voiceId: kept.id })).rejects.toThrow(NotHere);
   });
 });

@@ -24,7 +24,8 @@ export const MARK_REFUSALS = [
   'offers-no-time',
   'not-offered',
   'second-marker-missing',
-  'one-teacher-only'
+  'one-teacher-only',
+  'no-voice'
 ] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
@@ -59,6 +60,7 @@ const MARK_WORDS: Record<MarkRefusal, string> = {
   'second-marker-missing':
     'Two teachers mark this. Note what you would give with “Keep my mark”; it is settled once both have, with what you agree on.',
   'one-teacher-only': 'You teach this course alone: there is nobody to share the works with.',
+  'no-voice': 'That is no recording that can be heard here. Record it anew.',
   'phrases-full': 'You keep 500 phrases already, so this one was not kept. Let go of one first.',
   'too-many-answers': 'So much was said to this remark that no more is kept here. Go on aside.',
   'returned-meanwhile':

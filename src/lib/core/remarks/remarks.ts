@@ -71,6 +71,8 @@ export interface RemarkView {
   dealtAt: Moment | null;
   /** The row of the rubric that it belongs to, by its title; null where to none. */
   criterion: string | null;
+  /** What was said aloud beside it; null where nothing was. */
+  voice: { id: string; seconds: number } | null;
   /** What was said to it since, by both sides. */
   answers: RemarkAnswer[];
 }

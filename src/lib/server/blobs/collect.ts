@@ -50,6 +50,7 @@ export const REFERENCES = [
   ['round_pieces', 'captions_sha256'],
   ['materials', 'sha256'],
   ['post_files', 'sha256'],
+  ['remark_voices', 'sha256'],
   ['link_looks', 'picture_sha256'],
   ['blob_pdfs', 'pdf_sha256'],
   ['blob_thumbnails', 'thumbnail_sha256'],

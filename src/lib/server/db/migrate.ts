@@ -36,6 +36,7 @@ import * as stagesAndCredits from './migrations/0032-stages-and-credits';
 import * as waiting from './migrations/0033-waiting';
 import * as markers from './migrations/0034-markers';
 import * as peerReading from './migrations/0035-peer-reading';
+import * as voices from './migrations/0036-voices';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -73,7 +74,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0032-stages-and-credits', ...stagesAndCredits },
   { name: '0033-waiting', ...waiting },
   { name: '0034-markers', ...markers },
-  { name: '0035-peer-reading', ...peerReading }
+  { name: '0035-peer-reading', ...peerReading },
+  { name: '0036-voices', ...voices }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

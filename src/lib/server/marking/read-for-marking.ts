@@ -15,7 +15,7 @@ import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
-import { MARKED_NAME } from '../parties/party';
+import { MARKED_NAME, membersOf } from '../parties/party';
 import { readHistory } from '../packets/read-packet';
 import { othersAt } from './presence';
 import { readRubric } from './rubric';
@@ -45,6 +45,8 @@ export interface MarkingView {
   /** The levels noted for the standing or settled round; `points`: between two of them. */
   levels: Array<{ level: string; points: number | null }>;
   deliverables: Array<{ id: string; title: string }>;
+  /** Who wrote it, where that is one person and their name is no secret. */
+  studentId: string | null;
   /** The reader teaches the course; otherwise they sit in the office that has it. */
   teaches: boolean;
   /** The stage that it is at, and how it came there; null where it passes none. */
@@ -79,7 +81,7 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
   const [row] = await select(PacketRow, PACKET, [packetId, person.id]);
   if (!row || !may(person, 'mark-round', { courseRole: row.role, office: row.office }))
     throw new NotHere('This packet');
-  const { student, role, office: _office, ...facts } = row;
+  const { student, role, members, office: _office, ...facts } = row;
   const now = clock.now();
   const [{ log, rounds, marks, credits, reminders, meetings }, drafts, rubric, deliverables, others] =
     await Promise.all([
@@ -111,6 +113,7 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     seal: activeSeal(custody, now),
     ...rubric,
     deliverables,
+    studentId: nameless || members.length !== 1 ? null : (members[0] ?? null),
     teaches: role === 'teacher',
     stage: stageOf(custody.terms.stages, custody.stage),
     since: custody.stage?.since ?? custody.since,
@@ -136,10 +139,11 @@ const withoutNames = (round: RoundView): RoundView => ({
 const PacketRow = AssignmentFacts.extend({
   student: z.string(),
   role: z.enum(['student', 'teacher']).nullable(),
+  members: z.array(z.string()),
   office: z.enum(['now', 'track']).nullable()
 });
 const PACKET = `
-  select ${ASSIGNMENT_COLUMNS}, ${MARKED_NAME} as student, e.role, ${sittingOf('p', 'a', '$2')} as office
+  select ${ASSIGNMENT_COLUMNS}, ${MARKED_NAME} as student, e.role, ${membersOf('p.party_id')} as members, ${sittingOf('p', 'a', '$2')} as office
   from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null
   where p.id = $1`;

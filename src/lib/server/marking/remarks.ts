@@ -7,6 +7,7 @@ import { execute, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
 import type { Judgement } from './judgement';
+import { putVoice } from './voices';
 import { beginMarking } from './marked-round';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 
@@ -18,7 +19,15 @@ import { withPacket, type OpenPacket } from '../packets/open-packet';
  */
 export async function addRemark(
   person: Actor,
-  input: { packetId: string; pieceId: string; anchor: Anchor; body: string; key: string; criterionId?: string | null }
+  input: {
+    packetId: string;
+    pieceId: string;
+    anchor: Anchor;
+    body: string;
+    key: string;
+    criterionId?: string | null;
+    voiceId?: string | null;
+  }
 ): Promise<Outcome<{ id: string }, Refusal | MarkRefusal>> {
   const { packetId, pieceId, anchor, body } = input;
   return withPacket(person, { packetId }, 'mark-round', `remark ${input.key}`, async (packet) => {
@@ -31,6 +40,8 @@ export async function addRemark(
     const said = [packetId, piece.round, pieceId, JSON.stringify(anchor), body, person.id, new Date(packet.now)];
     const bind = [...said, criterionId, packet.facts.assignmentId];
     const [made] = await select(Made, ADD, bind, packet.tx);
+    if (made && input.voiceId)
+      await putVoice({ voiceId: input.voiceId, remarkId: made.id, packetId, by: person.id }, packet.tx);
     await tellTeachers(packet);
     return { ok: true, id: made?.id ?? '' };
   });

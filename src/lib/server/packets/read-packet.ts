@@ -209,6 +209,7 @@ const RemarkRow = z.object({
   returned: z.boolean(),
   dealtAt: z.number().nullable(),
   criterion: z.string().nullable(),
+  voice: z.object({ id: z.string(), seconds: z.number() }).nullable(),
   answers: z.array(z.custom<RemarkAnswer>())
 });
 
@@ -244,6 +245,7 @@ const HISTORY = `select ${jsonRows(LOG)} as log,
     ${remarkBy('$2')} as by,
     ${ms('k.at')} as at, k.returned_at is not null as returned, ${ms('k.dealt_at')} as "dealtAt",
     (select c.title from criteria c where c.id = k.criterion_id) as criterion,
+    (select json_build_object('id', v.id, 'seconds', v.seconds::float8) from remark_voices v where v.id = k.voice_id) as voice,
     ${jsonRows(`select w.name as by, ${ms('s.at')} as at, s.body from remark_answers s join people w on w.id = s.by_person
       where s.remark_id = k.id order by s.no`)} as answers
     from remarks k join people t on t.id = k.by_person

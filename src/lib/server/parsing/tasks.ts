@@ -7,10 +7,10 @@ import type { PageText } from '$core/links/page-text';
 import type { Reading } from '$core/materials/reading';
 import type { ReceiptSheet } from '$core/receipts/sheet';
 import type { Caption } from '$core/recordings/captions';
+import type { Annotated } from '$core/remarks/remarked';
 import type { Passage } from '$core/recordings/passages';
 import type { Brought } from '$core/pages/brought';
 import type { OpenedPackage } from '$core/questions/qti/opened';
-import type { Annotated } from '../pdf/annotate';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */

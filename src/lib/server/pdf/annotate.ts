@@ -1,16 +1,8 @@
 import { readFile } from 'node:fs/promises';
 import { PDFDocument, PDFHexString, PDFName, PDFString, type PDFObject, type PDFPage } from 'pdf-lib';
+import type { Annotated } from '$core/remarks/remarked';
 import type { Anchor } from '$core/remarks/remarks';
 import { wordsOnSheets, type Corners } from './word-places';
-
-/** A remark as it is written into a document. `at`: milliseconds since the epoch. */
-export interface Annotated {
-  anchor: Anchor;
-  body: string;
-  by: string;
-  at: number;
-  criterion: string | null;
-}
 
 /** Pictures are set on a sheet of this width, in points. */
 const WIDTH = 595;

@@ -4,6 +4,7 @@ import type { StoredFile } from '../blobs/stored-file';
 import { noteViewed, openMaterial } from '../courses/materials';
 import { foundFile, type Found } from '../materials/found';
 import { NotHere } from '../outcome';
+import { openVoice } from '../marking/voices';
 import { findPiece } from '../packets/find-piece';
 import { ownFile } from '../shelf/own-file';
 import { openSaidFile } from '../threads/said-file';
@@ -24,6 +25,7 @@ const FIND: Record<SourceName, (person: Actor, id: string) => Promise<Found>> = 
     looked: () => noteViewed(person, id)
   }),
   said: async (person, id) => foundFile(await openSaidFile(person, id)),
+  voices: async (person, id) => foundFile(await openVoice(person, id)),
   shelf: async (person, id) => foundFile(await ownFile(person, id))
 };
 

@@ -9,6 +9,7 @@ export function isUpload(url: URL): boolean {
       url.pathname
     ) ||
     /^\/assignments\/[^/]+\/pages\/[^/]+\/(pictures|text|evidence)$/.test(url.pathname) ||
+    /^\/marking\/[^/]+\/voice$/.test(url.pathname) ||
     /^\/uploads(\/[0-9a-f]{32})?$/.test(url.pathname)
   );
 }

@@ -19,6 +19,7 @@ export class OwnWriting implements Writing {
     return {
       ...{ assignmentId: facts.assignmentId, pieceId, name, wants, starter },
       checked: (written) => this.#work.foundWhile(pieceId, written),
+      toChange: () => this.#work.toChange,
       unseen: (page) => this.#work.unseenLinks(pieceId, page)
     };
   }

@@ -54,7 +54,7 @@
   <h2 id="credits-title" class="mb-1 text-xl font-semibold">Credits</h2>
   <p class="figures">
     {creditText(sum.granted, unit)} granted{#if target !== null}
-      of {target}, {sum.missing} missing{/if}; {sum.claimed} claimed.
+      of {target}, {sum.missing} still to come{/if}; {sum.claimed} claimed.
   </p>
   {#if lines.length === 0}
     <p class="mt-1">Nothing is claimed in this round: it has no entry with hours.</p>

@@ -134,6 +134,13 @@ export class OwnWork {
     return open ? submitBy(passBy, pace, pauses, zone) : null;
   });
 
+  /** What is to change in the round that is worked on: the remarks on the one that came back last. */
+  toChange = $derived.by(() => {
+    const { custody, rounds } = this.packet;
+    if (custody.phase !== 'another-round') return [];
+    return rounds.find(({ state }) => state === 'returned')?.remarks ?? [];
+  });
+
   editable = $derived.by(() => allowed(this.packet.custody, { do: 'add-piece', piece: '' }, this.packet.now).ok);
   full = $derived.by(() => fullness(this.view.deliverables, this.packet.pieces));
   /** Nothing is submitted here: the student's own word settles it. */

@@ -23,6 +23,7 @@
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
   import PageChecks from './PageChecks.svelte';
+  import ToDealWith from '$ui/remarks/ToDealWith.svelte';
   import PageTools from './PageTools.svelte';
   import { setOf } from './set-of';
   import type { WrittenPage } from './page.svelte';
@@ -57,6 +58,8 @@
   let showing = $state.raw<EvidenceWanted | null>(null);
 
   const brief = $derived(typeof page.data.briefHtml === 'string' ? page.data.briefHtml : '');
+  const toChange = $derived(goal.toChange());
+  const beside = $derived(brief !== '' || toChange.length > 0);
   const wanted = $derived(goal.wants.words);
   const sheets = $derived(goal.wants.pages);
   const saving = $derived(written?.saving ?? { state: 'opening' as const });
@@ -186,9 +189,9 @@
         · {length.minutes} min to read
       </p>
       <span class="ml-auto flex items-center gap-2">
-        {#if brief}
+        {#if beside}
           <button type="button" class="btn btn-sm" aria-pressed={aside} onclick={() => (aside = !aside)}
-            >{aside ? 'Hide the brief' : 'Show the brief'}</button
+            >{aside ? 'Hide' : 'Show'} the {toChange.length > 0 ? 'list' : 'brief'}</button
           >
         {/if}
         <IconButton icon={X} label="Close; every word is kept" onclick={() => void done()} />
@@ -217,13 +220,14 @@
       </div>
     {/if}
     <div class="relative flex min-h-0 flex-1 flex-col lg:flex-row">
-      {#if brief && aside}
+      {#if beside && aside}
         <!-- svelte-ignore a11y_no_noninteractive_tabindex (it is scrolled by keyboard too) -->
         <section
-          aria-label="Brief"
+          aria-label={toChange.length > 0 ? 'What to change, and the brief' : 'Brief'}
           tabindex="0"
           class="absolute inset-0 z-10 brief-text overflow-y-auto bg-base-200 p-4 lg:static lg:w-96 lg:shrink-0 lg:border-r lg:border-base-300"
         >
+          {#if toChange.length > 0}<ToDealWith remarks={toChange} />{/if}
           <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server -->
           {@html brief}
         </section>

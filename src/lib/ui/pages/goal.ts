@@ -1,5 +1,6 @@
 import type { Found } from '$core/checks/check';
 import type { Written } from '$core/pieces/as-written';
+import type { RemarkView } from '$core/remarks/remarks';
 import type { Wants } from '$core/pieces/wants';
 
 /** Where a page is read and kept. */
@@ -16,6 +17,8 @@ export interface PageGoal {
   starter: boolean;
   /** What the checks say of it as it is written. */
   checked: (written: Written) => Found[];
+  /** What its teacher wants changed in this round. */
+  toChange: () => readonly RemarkView[];
   /** Addresses on it that nobody has looked at yet. */
   unseen: (page: Written['page']) => string[];
   /** A file that was made from the same starter: its answers are read into this page as it opens. */

@@ -2,6 +2,10 @@
   import { anchorWords, LONGEST_REMARK, type Anchor } from '$core/remarks/remarks';
   import type { PieceView } from '$core/pieces/piece';
   import Message from '$ui/primitives/Message.svelte';
+  import { span } from '$core/time/words';
+  import { newId } from '$ui/forms/new-id';
+  import type { RecordingGoal } from '$ui/recordings/goal';
+  import RecordButton from '$ui/recordings/RecordButton.svelte';
   import PhraseBar from './PhraseBar.svelte';
   import type { Noting } from './remarking.svelte';
 
@@ -20,10 +24,38 @@
   let problem = $state('');
   const row = $derived(criteria.find(({ id }) => id === criterionId)?.title ?? null);
 
+  let spoken = $state<{ id: string; seconds: number } | null>(null);
+  const empty = $derived(body.trim() === '' && spoken === null);
+  const recording: RecordingGoal = {
+    title: 'this remark',
+    where: `remark ${newId()}`,
+    name: 'Remark',
+    shows: ['voice'],
+    shortest: null,
+    longest: 300,
+    label: 'Put it beside the remark',
+    along: null,
+    noted: false,
+    async take({ file, facts }) {
+      const { levels, every } = await facts;
+      const seconds = levels.length * every;
+      const kept = await noting.speak?.(file, seconds);
+      if (!kept || 'words' in kept) return kept?.words ?? null;
+      spoken = { id: kept.id, seconds };
+      return null;
+    }
+  };
+
   async function keep() {
-    if (busy || body.trim() === '') return;
+    if (busy || empty) return;
     busy = true;
-    const why = await noting.note(piece.id, { anchor, body: body.trim(), criterionId: criterionId || null });
+    const words = body.trim() || (spoken ? `Spoken, ${span(Math.round(spoken.seconds) * 1000)}` : '');
+    const why = await noting.note(piece.id, {
+      anchor,
+      body: words,
+      criterionId: criterionId || null,
+      ...(spoken && { voiceId: spoken.id })
+    });
     busy = false;
     problem = why ?? '';
     if (why === null) done();
@@ -62,9 +94,13 @@
     </label>
   {/if}
   {#if noting.phrases}<PhraseBar phrases={noting.phrases} fill={{ student, row }} bind:body />{/if}
+  {#if spoken}<p class="mt-2 text-sm" role="status">
+      {span(Math.round(spoken.seconds) * 1000)} said aloud go with it.
+    </p>{/if}
   {#if problem}<Message kind="problem">{problem}</Message>{/if}
   <p class="mt-2 flex gap-2">
-    <button class="btn btn-primary btn-sm" disabled={busy || body.trim() === ''}>Keep the remark</button>
+    <button class="btn btn-primary btn-sm" disabled={busy || empty}>Keep the remark</button>
+    {#if noting.speak}<RecordButton goal={recording} />{/if}
     <button type="button" class="btn btn-ghost btn-sm" onclick={done}>Not now</button>
   </p>
 </form>

@@ -3,6 +3,7 @@
   import { anchorWords, type RemarkView } from '$core/remarks/remarks';
   import IconButton from '$ui/forms/IconButton.svelte';
   import Message from '$ui/primitives/Message.svelte';
+  import Spoken from './Spoken.svelte';
   import RemarkAnswers from './RemarkAnswers.svelte';
   import type { Remarking } from './remarking.svelte';
 
@@ -43,6 +44,7 @@
           {/if}
         </div>
         <p class="mt-1 wrap-anywhere whitespace-pre-line">{remark.body}</p>
+        {#if remark.voice}<Spoken voice={remark.voice} by={remark.by} />{/if}
         <p class="mt-1 opacity-80">
           {remark.by}{#if remark.criterion}, on {remark.criterion}{/if}{#if !remark.returned}, not returned yet{/if}{#if remark.dealtAt !== null},
             dealt with{/if}

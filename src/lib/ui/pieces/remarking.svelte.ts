@@ -11,6 +11,8 @@ export interface Noted {
   body: string;
   /** The row of the rubric that it belongs to; null where to none. */
   criterionId: string | null;
+  /** What was said aloud beside it. */
+  voiceId?: string | null;
 }
 
 /** A teacher's own phrases. */
@@ -25,6 +27,12 @@ export interface Noting {
   note(pieceId: string, noted: Noted): Problem;
   /** Takes one away that was not returned yet. */
   drop(id: string): Problem;
+  /**
+   * Keeps what is said aloud for the next remark; null for whoever only writes.
+   *
+   * @returns its id, or why it could not be kept, in words
+   */
+  speak: ((file: Blob, seconds: number) => Promise<{ id: string } | { words: string }>) | null;
   /** Null for whoever keeps none. */
   phrases: Phrases | null;
   /** Whose work it is, and the rows of its rubric. */

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { anchorWords, type RemarkView } from '$core/remarks/remarks';
-  import { act } from '$ui/forms/act';
+  import DealtWith from '$ui/remarks/DealtWith.svelte';
+  import Spoken from '$ui/pieces/Spoken.svelte';
   import { getRemarking } from '$ui/pieces/remarking.svelte';
 
   interface Props {
@@ -34,21 +35,14 @@
       {#each remarks as remark (remark.id)}
         <li class="flex items-start gap-3">
           {#if list}
-            <form method="post" action="?/dealWith" use:act>
-              <input type="hidden" name="remarkId" value={remark.id} />
-              <input type="hidden" name="done" value={remark.dealtAt === null ? 'yes' : 'no'} />
-              <button
-                class="btn btn-square btn-sm"
-                aria-pressed={remark.dealtAt !== null}
-                aria-label="Dealt with: {anchorWords(remark.anchor)}">{remark.dealtAt === null ? '' : '✓'}</button
-              >
-            </form>
+            <DealtWith {remark} />
           {/if}
           <div class="min-w-0">
             <button type="button" class="link text-left text-sm wrap-anywhere" onclick={() => remarking?.show(remark)}
               >{anchorWords(remark.anchor)}, {nameOf(remark.pieceId)}</button
             >
             <p class={['wrap-anywhere whitespace-pre-line', remark.dealtAt !== null && 'opacity-80']}>{remark.body}</p>
+            {#if remark.voice}<Spoken voice={remark.voice} by={remark.by} />{/if}
             {#if remark.criterion}<p class="text-sm opacity-85">{remark.criterion}</p>{/if}
             {#if remark.answers.length > 0}<p class="text-sm">{remark.answers.length} said to it</p>{/if}
           </div>

@@ -24,6 +24,7 @@
   import { lookAhead } from '../../shared/look-at';
   import { phrases } from '../../shared/phrases';
   import { markingHref } from '../../shared/marking-run';
+  import { reach } from '$ui/forms/reach';
   import { reachJson } from '$ui/forms/reach-json';
   import { Remarking, setRemarking } from '$ui/pieces/remarking.svelte';
   import { setFilling } from '$ui/pieces/filling-parts';
@@ -47,6 +48,15 @@
         note: (pieceId, noted) => remarksAt({ pieceId, ...noted, key: crypto.randomUUID() }),
         drop: (id) => remarksAt({ drop: id }),
         phrases,
+        speak: async (file, seconds) => {
+          const answer = await reach(`/marking/${view.packetId}/voice?seconds=${seconds.toFixed(1)}`, {
+            method: 'POST',
+            body: file,
+            headers: { 'content-type': 'application/octet-stream' }
+          }).catch(() => null);
+          const told = answer?.ok ? ((await answer.json()) as { id: string } | { words: string }) : null;
+          return told ?? { words: 'It could not be kept just now. Try again when the line is back.' };
+        },
         about: () => ({ student: view.student, criteria: view.criteria }),
         // The work is what this page is for: it is there at once.
         opens: (pieceId) =>
@@ -90,7 +100,10 @@
 <div class="mx-auto max-w-[100rem] px-4 pt-4 pb-16">
   <nav class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-1 text-sm" aria-label="Through the work">
     <a class="link" href={markingHref(null, { of: data.of, returned: null })}>Marking</a>
-    {#if view.teaches}<a class="link" href="/assignments/{view.facts.assignmentId}">The whole class</a>{/if}
+    {#if view.teaches}<a class="link" href="/assignments/{view.facts.assignmentId}">The whole class</a>
+      {#if view.studentId}<a class="link" href="/assignments/{view.facts.assignmentId}?aside={view.studentId}#one"
+          >Aside with them</a
+        >{/if}{/if}
     <span class="ml-auto flex items-center gap-3">
       {#if data.run.place > 0}<span class="figures">{data.run.place} of {data.run.waiting} waiting</span>{/if}
       {#each [{ to: data.run.before, words: 'The one before', icon: ChevronLeft }, { to: data.run.next, words: 'The next one', icon: ChevronRight }] as { to, words, icon: Icon } (words)}

@@ -25,6 +25,7 @@
             note: (pieceId, { anchor, body, criterionId }) => remarksAt({ pieceId, anchor, body, criterionId }),
             drop: (id) => remarksAt({ drop: id }),
             phrases: null,
+            speak: null,
             about: () => ({ student: view.whose, criteria: view.criteria }),
             opens: () => true
           }

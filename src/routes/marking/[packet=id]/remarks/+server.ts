@@ -16,6 +16,7 @@ const Asked = z.union([
     anchor: Anchor,
     body: Body,
     criterionId: z.uuid().nullable().default(null),
+    voiceId: z.uuid().nullable().default(null),
     key: Key
   }),
   z.strictObject({ answers: z.uuid(), body: Body, key: Key }),

@@ -1,4 +1,4 @@
-import { DAY, SECOND, type Moment } from '../time/moment';
+import { DAY, HOUR, SECOND, type Moment } from '../time/moment';
 import { dayOf, daysLater, startOfDay } from '../time/wall-clock';
 
 /** How long a submit waits with a course's teachers: the middle of their latest returns, and how much longer the slower ones took. */
@@ -81,7 +81,8 @@ export function submitBy(passBy: Moment, pace: Pace | null, pauses: readonly Pau
   if (pace === null) return null;
   const wait = (pace.median + pace.spread) * SECOND;
   const lastIn = markingTimeBefore(passBy, wait, pauses, zone);
-  const at = markingTimeBefore(lastIn - REWORK, wait, pauses, zone);
+  // Nobody knows it to the minute.
+  const at = Math.floor(markingTimeBefore(lastIn - REWORK, wait, pauses, zone) / HOUR) * HOUR;
   const [first, last] = [dayOf(at, zone), dayOf(passBy, zone)];
   return { at, wait, over: pauses.filter((pause) => pause.last >= first && pause.first <= last) };
 }

@@ -20,6 +20,7 @@ export interface SignedIn {
   zone: string;
   schoolRoles: Array<'office' | 'guardian'>;
   studies: boolean;
+  /** Teaches somewhere, or sits in an office that has stages of work: a marking desk is theirs. */
   teaches: boolean;
   /** Tidings that they have not read. */
   unread: number;
@@ -130,7 +131,8 @@ const holdsRole = (role: string) =>
 const FIND = `
   select p.id, p.name, p.sort_name as "sortName", p.handle, p.zone,
     array(select role from school_roles r where r.person_id = p.id) as "schoolRoles",
-    ${holdsRole('student')} as studies, ${holdsRole('teacher')} as teaches, ${ms('s.seen_at')} as seen,
+    ${holdsRole('student')} as studies, (${holdsRole('teacher')}
+      or exists (select 1 from office_people o where o.person_id = p.id)) as teaches, ${ms('s.seen_at')} as seen,
     (select count(*)::int from tidings t where t.person_id = p.id and t.read_at is null) as unread
   from sessions s join people p on p.id = s.person_id
   where s.token_hash = $1 and s.expires_at > $2`;

@@ -53,8 +53,7 @@
 <section class="mt-6" aria-labelledby="credits-title">
   <h2 id="credits-title" class="mb-1 text-xl font-semibold">Credits</h2>
   <p class="figures">
-    {creditText(sum.granted, unit)} granted{#if target !== null}
-      of {target}, {sum.missing} still to come{/if}; {sum.claimed} claimed.
+    {`${creditText(sum.granted, unit)} granted${target === null ? '' : ` of ${target}, ${sum.missing} still to come`}; ${sum.claimed} claimed.`}
   </p>
   {#if lines.length === 0}
     <p class="mt-1">Nothing is claimed in this round: it has no entry with hours.</p>
@@ -79,8 +78,7 @@
               <span class="figures ml-auto">claims {line.claimed}</span>
             </p>
             <p class="text-sm opacity-85">
-              {grantWords(line)}{#if line.judged}
-                by {line.judged.by}{/if}
+              {line.judged ? `${grantWords(line)} by ${line.judged.by}` : grantWords(line)}
             </p>
             {#if line.since !== 'gone'}
               <div class="mt-2 flex flex-wrap items-end gap-x-3 gap-y-2">

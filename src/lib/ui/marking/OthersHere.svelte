@@ -10,8 +10,8 @@
   /** Who else has this work before them. A page that nobody touches says nothing and asks nothing. */
   const { packetId, others }: Props = $props();
   const EVERY = 30_000;
-  let here = $state.raw<readonly string[] | null>(null);
-  const shown = $derived(here ?? others);
+  /** What was told last: by the page as it was read, or by an answer since. */
+  let shown = $derived(others);
   onMount(() => {
     let touched = true;
     const touch = () => (touched = true);
@@ -19,7 +19,7 @@
       if (!touched || document.hidden) return;
       touched = false;
       const { told } = await reachJson<{ others: string[] }>(`/marking/${packetId}/presence`, {});
-      if (told) here = told.others;
+      if (told) shown = told.others;
     }
     void say();
     const timer = setInterval(() => void say(), EVERY);

@@ -120,6 +120,8 @@
       <MarkingKeys {keys} />
     </span>
   </nav>
+  {#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
+  {#if typeof form?.done === 'string'}<Message kind="done">{form.done}</Message>{/if}
   {#if data.undoable}{#key data.undoable.packetId}<UndoReturn returned={data.undoable} />{/key}{/if}
   <div class="mb-4 flex items-start gap-4">
     <Emblem emblem={view.facts.emblem} large />
@@ -189,7 +191,6 @@
       {#if panel.round === null}
         <h2 id="judge" class="text-xl font-semibold">Nothing to mark</h2>
         <p class="mt-2">No round stands with you. It comes back to your marking desk when the student submits.</p>
-        {#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
         {#if view.stage && view.rounds.length > 0 && view.holding.standing !== 'settled'}
           <CallBack
             stages={view.facts.stages}

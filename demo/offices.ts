@@ -1,4 +1,4 @@
-import { activitiesOf } from '../src/lib/core/pieces/activities-of';
+import { activitiesOf } from '../src/lib/core/pieces/told-by-pages';
 import type { Actor } from '../src/lib/core/people/policy';
 import { grantCredits } from '../src/lib/server/marking/grant-credits';
 import { readForMarking } from '../src/lib/server/marking/read-for-marking';

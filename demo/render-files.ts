@@ -101,6 +101,14 @@ await pdf('borrowed-voice.pdf', 'A page in a borrowed voice', [
   'Every morning old Aldis counted the boats aloud, and every morning there were nine.',
   'On the day of the fog he counted ten, and nobody asked whose the last one was.'
 ]);
+await pdf('skiff-sketch.pdf', 'A skiff for two and a dog', [
+  'Eleven feet, flat floor, one pair of oars. She has to land on shingle.',
+  'The dog sits forward.'
+]);
+await pdf('skiff-lines.pdf', 'Lines and offsets, 1 to 10', [
+  'Station 4: half breadth 0.61, height of sheer 0.44.',
+  'Keel of oak, forty by thirty, the whole length.'
+]);
 await pdf('boxplots.pdf', 'Two harbours', ['Both medians are 1.4 m. The plots hide that one harbour dries out.']);
 save('shift-sheet-1.jpg', await photograph('shift'));
 save('north-ledge-counts.csv', `station,height,species,count\n${rows(10).join('\n')}\n`);

@@ -23,6 +23,7 @@ const OF_PETRA = [
   '/school/people',
   '/school/people?q=varga',
   '/school/courses',
+  '/school/offices',
   '/school/courses/sea-stories',
   '/school/import',
   '/school/troubles',

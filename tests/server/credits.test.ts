@@ -1,7 +1,7 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { XmlElement, XmlText } from 'yjs';
 import { creditLines, creditSum } from '$core/judging/credits';
-import { activitiesOf } from '$core/pieces/activities-of';
+import { activitiesOf } from '$core/pieces/told-by-pages';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { keepStarter } from '$server/assignments/starter';
 import { beginPage } from '$server/gathering/write-page';

@@ -82,7 +82,7 @@ describe('marking without names', () => {
       return {
         led: lines.find(({ student }) => student === 'Ilse')?.packetId ?? null,
         said: JSON.stringify([
-          [view.student, piece?.name, round.student],
+          [view.student, piece?.name, round.student, round.round.pieces[0]?.name, round.round.receipt],
           rounds.filter(({ packetId }) => packetId === hers),
           (await find(school.teacher, 'submitted', piece?.id ?? '')).file?.name,
           Buffer.concat(bytes).toString('latin1').includes('Ilse'),

@@ -8,6 +8,7 @@ import { readForMarking } from '$server/marking/read-for-marking';
 import { addRemark } from '$server/marking/remarks';
 import { returnRound } from '$server/marking/return-round';
 import { NotHere } from '$server/outcome';
+import { takeBack } from '$server/rounds/change';
 import { submitPacket } from '$server/rounds/submit';
 import { find } from '$server/sources/find';
 import { readTidings } from '$server/tidings/read-tidings';
@@ -129,6 +130,12 @@ describe('reading each other’s works', () => {
     const piece = (await readReading(school.teodor, other.id)).round.pieces[0]?.id ?? '';
     const foreign = { readingId: id, pieceId: piece, anchor: { on: 'whole' } as const, body: 'x' };
     await expect(remarkAsReader(school.teodor, foreign)).rejects.toThrow(NotHere);
+  });
+
+  it('ends where the work was taken back', async () => {
+    const { assignmentId, id } = await handedOut();
+    await takeBack(school.ilse, { assignmentId, restores: null, key: key() });
+    await expect(readReading(school.teodor, id)).rejects.toThrow(NotHere);
   });
 
   it('needs two works, and to be set', async () => {

@@ -125,9 +125,12 @@ describe('work on a track', () => {
   });
 
   it('is nobody’s who neither teaches it nor sits in an office of it', async () => {
-    const { packetId, move } = await project();
+    const { packetId, hers, move } = await project();
     for (const by of [stranger, clerk, school.ilse])
       expect(await move(by, 'drawings', 1).catch((error: unknown) => error)).toBeInstanceOf(NotHere);
+    // Not even to be looked at: an office sees what has come to it.
+    const [round] = (await hers()).rounds;
+    await expect(find(clerk, 'submitted', round?.pieces[0]?.id ?? '')).rejects.toThrow(NotHere);
     await expect(readForMarking(stranger, packetId)).rejects.toThrow(NotHere);
   });
 

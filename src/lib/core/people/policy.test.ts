@@ -6,7 +6,7 @@ const TEACHING: Deed[] = ['shape-course', 'read-people', 'write-on-open-floor', 
 const cases: Array<[string, Relation, Deed[]]> = [
   ['a stranger to the course', { courseRole: null, ownsPacket: true, published: true }, []],
   ['the office that has it', { courseRole: null, published: true, office: 'now' }, ['read-round', 'mark-round']],
-  ['an office of another stage', { courseRole: null, published: true, office: 'track' }, ['read-round']],
+  ['an office that had it once', { courseRole: null, published: true, office: 'track' }, ['read-round']],
   [
     'a student with an own packet',
     { courseRole: 'student', ownsPacket: true, published: true },

@@ -18,7 +18,7 @@ export interface Relation {
   published?: boolean;
   /** The assignment lets the teacher follow drafts, and says so beside the packet. */
   followsDrafts?: boolean;
-  /** They sit in an office that has the packet now, or that has some stage of its track. */
+  /** They sit in an office that has the packet now, or that had it once. */
   office?: 'now' | 'track' | null;
   /** They were given this round to read, by a teacher. */
   reads?: boolean;

@@ -186,7 +186,8 @@ const ROWS = `
 
 const Behind = z.object({ packet: z.string().nullable(), rounds: z.boolean() });
 const BEHIND = `
-  select w.packet_id as packet, exists (select 1 from rounds r where r.packet_id = w.packet_id) as rounds
+  select case when a.nameless and p.phase <> 'settled' then null else w.packet_id end as packet,
+    exists (select 1 from rounds r where r.packet_id = w.packet_id) as rounds
   from assignments a join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.role = 'student'
-  left join packets_of_people w on w.assignment_id = a.id and w.person_id = $2
+  left join packets_of_people w on w.assignment_id = a.id and w.person_id = $2 left join packets p on p.id = w.packet_id
   where a.id = $1 and a.course_id = $3 and a.published`;

@@ -16,6 +16,7 @@ import { ms, select } from '../db/connection';
 import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
 import { MARKED_NAME, membersOf } from '../parties/party';
+import { withoutNames } from '../packets/without-names';
 import { readHistory } from '../packets/read-packet';
 import { othersAt } from './presence';
 import { readRubric } from './rubric';
@@ -126,15 +127,6 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     now
   };
 }
-
-/** What its files are called, and what was said with it, may say whose it is. */
-const withoutNames = (round: RoundView): RoundView => ({
-  ...round,
-  pieces: round.pieces.map((piece, i) => ({
-    ...piece,
-    name: `Piece ${i + 1}${/\.[A-Za-z0-9]{1,5}$/.exec(piece.name)?.[0] ?? ''}`
-  }))
-});
 
 const PacketRow = AssignmentFacts.extend({
   student: z.string(),

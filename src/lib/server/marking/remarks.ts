@@ -68,10 +68,11 @@ export async function noteToChange(
   const [piece] = await select(Made, FIRST_PIECE, [id, round], tx);
   if (!piece) return;
   const anchor = JSON.stringify({ on: 'whole' } satisfies Anchor);
-  for (const { body, criterionId } of toChange)
+  // Each a moment after the one before, so that the list keeps its order.
+  for (const [i, { body, criterionId }] of toChange.entries())
     await execute(
       ADD,
-      [id, round, piece.id, anchor, body, person.id, new Date(now), criterionId, facts.assignmentId],
+      [id, round, piece.id, anchor, body, person.id, new Date(now + i), criterionId, facts.assignmentId],
       tx
     );
 }

@@ -20,6 +20,7 @@ const READING: Record<PieceShelf, { deed: Deed; table: string; reads?: string }>
     table: 'round_pieces',
     // A teacher gave it to a classmate to read.
     reads: `exists (select 1 from peer_readings g
+      join rounds r on r.packet_id = g.packet_id and r.no = g.round_no and r.state <> 'taken-back'
       where g.packet_id = f.packet_id and g.round_no = f.round_no and g.reader_id = $2)`
   },
   // A page with what its teacher filled in.

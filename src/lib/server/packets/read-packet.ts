@@ -11,6 +11,7 @@ import type { BytesPiece, LinkInside, PieceView } from '$core/pieces/piece';
 import type { JudgedView, MarkView, RoundView } from '$core/packets/views';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 import { asEvent, LOG, LogRow } from './log';
+import { isNameless } from '../parties/party';
 import { remarkBy } from './remark-by';
 
 /** The pieces of the working packet, in the student's order. */
@@ -230,6 +231,10 @@ const JUDGED = jsonRows(`
   where j.packet_id = r.packet_id and j.round_no = r.no and ($2 or exists (
     select 1 from marks m where m.packet_id = r.packet_id and m.round_no = r.no and m.returned_at is not null))
   order by c.position`);
+/** The one who answered, `w`, is of the party of `k`, and marked without names at present. */
+const ANONYMOUS = `exists (select 1 from packets p join assignments a on a.id = p.assignment_id
+  join party_members m on m.party_id = p.party_id where p.id = k.packet_id and m.person_id = w.id and ${isNameless()})`;
+
 const HISTORY = `select ${jsonRows(LOG)} as log,
   ${jsonRows(`select no, state, ${ms('submitted_at')} as "submittedAt", ${ms('due_at')} as due,
     late_seconds as "lateSeconds", started_days as "startedDays", kept::float8 as kept, note, ${JUDGED} as judged,
@@ -246,7 +251,8 @@ const HISTORY = `select ${jsonRows(LOG)} as log,
     ${ms('k.at')} as at, k.returned_at is not null as returned, ${ms('k.dealt_at')} as "dealtAt",
     (select c.title from criteria c where c.id = k.criterion_id) as criterion,
     (select json_build_object('id', v.id, 'seconds', v.seconds::float8) from remark_voices v where v.id = k.voice_id) as voice,
-    ${jsonRows(`select w.name as by, ${ms('s.at')} as at, s.body from remark_answers s join people w on w.id = s.by_person
+    ${jsonRows(`select case when $2 and ${ANONYMOUS} then 'The student' else w.name end as by, ${ms('s.at')} as at, s.body
+      from remark_answers s join people w on w.id = s.by_person
       where s.remark_id = k.id order by s.no`)} as answers
     from remarks k join people t on t.id = k.by_person
     where k.packet_id = $1 and ($2 or k.returned_at is not null) order by k.at, k.id`)} as remarks,

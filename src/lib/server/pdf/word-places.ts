@@ -1,4 +1,5 @@
 import type { Anchor } from '$core/remarks/remarks';
+import { withPdf } from './open-pdf';
 
 type Words = Extract<Anchor, { on: 'words' }>;
 /** Corners of a stretch of one line in the sheet's coordinates, as `QuadPoints` wants them: upper left, upper right, lower left, lower right. */
@@ -19,16 +20,7 @@ export async function wordsOnSheets(
 ): Promise<Map<Words, { sheet: number; lines: Corners[] }>> {
   const found = new Map<Words, { sheet: number; lines: Corners[] }>();
   if (bytes === null || wanted.length === 0) return found;
-  const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  const loading = getDocument({
-    data: new Uint8Array(bytes),
-    isEvalSupported: false,
-    useSystemFonts: false,
-    disableFontFace: true,
-    verbosity: VerbosityLevel.ERRORS
-  });
-  const pdf = await loading.promise;
-  try {
+  await withPdf(bytes, async (pdf) => {
     for (let no = 1; no <= Math.min(pdf.numPages, MOST_SHEETS); no++) {
       const open = wanted.filter((words) => !found.has(words) && (words.sheet ?? no) === no);
       if (open.length === 0) continue;
@@ -41,9 +33,7 @@ export async function wordsOnSheets(
       }
       page.cleanup();
     }
-  } finally {
-    await loading.destroy();
-  }
+  });
   return found;
 }
 

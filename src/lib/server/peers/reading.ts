@@ -12,6 +12,7 @@ import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
 import { readHistory } from '../packets/read-packet';
+import { codedName } from '../packets/without-names';
 import { PARTY_NAME } from '../parties/party';
 
 /** Remarks of one reader on one work. */
@@ -44,13 +45,13 @@ export async function readReading(person: Actor, id: string): Promise<ReadingVie
   const round = rounds.find(({ no }) => no === roundNo);
   if (!round) throw new NotHere('This work');
   const own = round.remarks.filter(({ id: remark }) => row.remarks.includes(remark));
-  const pieces = nameless ? round.pieces.map((piece, i) => ({ ...piece, name: coded(piece.name, i) })) : round.pieces;
+  const pieces = nameless
+    ? round.pieces.map((piece, i) => ({ ...piece, name: codedName(piece.name, i + 1) }))
+    : round.pieces;
   // What its teacher noted, and other readers, is none of this one's business.
   const bare = { ...round, pieces, remarks: own, judged: [], note: '', receipt: null };
   return { ...view, round: bare, shown: shownAt !== null, now: clock.now() };
 }
-
-const coded = (name: string, i: number) => `Piece ${i + 1}${/\.[A-Za-z0-9]{1,5}$/.exec(name)?.[0] ?? ''}`;
 
 /** Notes a remark on a work that one reads. Its writer sees it when the teacher shows what was read. @throws NotHere as above */
 export function remarkAsReader(
@@ -127,7 +128,7 @@ const Row = z.object({
   places: z.array(z.object({ id: z.string(), title: z.string() })),
   criteria: z.array(CriterionRow)
 });
-// A class that somebody has left gives them nothing to read any more.
+// A class that somebody has left gives them nothing to read any more; nor does a round that was taken back.
 const READING = `
   select g.id, g.packet_id as "packetId", g.round_no as "roundNo", a.id as "assignmentId", a.course_id as "courseId", a.title,
     g.nameless, case when g.nameless then 'A classmate’s work' else ${PARTY_NAME} end as whose, g.words, g.levels::text[] as levels,
@@ -138,6 +139,7 @@ const READING = `
     ${criteriaOf('a.id')} as criteria
   from peer_readings g join packets p on p.id = g.packet_id join assignments a on a.id = p.assignment_id
   join enrolments e on e.course_id = a.course_id and e.person_id = g.reader_id and e.left_at is null
+  join rounds r on r.packet_id = g.packet_id and r.no = g.round_no and r.state <> 'taken-back'
   where g.id = $1 and g.reader_id = $2`;
 const Made = z.object({ id: z.string() });
 const ADD = `

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { withPdf } from '../pdf/open-pdf';
 import type { Raw } from './read-words';
 
 /** Pages beyond this are not read. */
@@ -6,16 +7,7 @@ const MOST_PAGES = 300;
 
 /** The text of a PDF page by page, a line for each line, and the addresses that its links lead to (ISO 32000-1, 12.6.4.7). */
 export async function readPdf(bytes: Buffer): Promise<Raw> {
-  const { getDocument, VerbosityLevel } = await import('pdfjs-dist/legacy/build/pdf.mjs');
-  const loading = getDocument({
-    data: new Uint8Array(bytes),
-    isEvalSupported: false,
-    useSystemFonts: false,
-    disableFontFace: true,
-    verbosity: VerbosityLevel.ERRORS
-  });
-  const document = await loading.promise;
-  try {
+  return withPdf(bytes, async (document) => {
     const lines: string[] = [];
     const targets: string[] = [];
     for (let no = 1; no <= Math.min(document.numPages, MOST_PAGES); no++) {
@@ -29,9 +21,7 @@ export async function readPdf(bytes: Buffer): Promise<Raw> {
       page.cleanup();
     }
     return { text: lines.join('\n'), pages: document.numPages, targets };
-  } finally {
-    await loading.destroy();
-  }
+  });
 }
 
 const Link = z.object({ subtype: z.literal('Link'), url: z.string() });

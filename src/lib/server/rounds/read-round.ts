@@ -9,7 +9,8 @@ import { clock } from '../clock';
 import { select } from '../db/connection';
 import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
-import { MARKED_NAME, PARTY_NAME } from '../parties/party';
+import { isNameless, MARKED_NAME, PARTY_NAME } from '../parties/party';
+import { codedName, withoutNames } from '../packets/without-names';
 import { readHistory } from '../packets/read-packet';
 
 /** A round as the teacher sees it, and the student exactly so. */
@@ -42,14 +43,17 @@ export async function readRound(
   const [row] = await select(PacketRow, PACKET, [packetId, person.id]);
   if (!row || !may(person, 'read-round', { courseRole: row.role, ownsPacket: row.owns, office: row.office }))
     throw new NotHere('This round');
-  const { student, role, owns: _owns, office: _office, places, ...facts } = row;
-  const [{ rounds }, contents] = await Promise.all([readHistory(packetId), select(ContentRow, CONTENTS, [packetId])]);
+  const { student, role, owns: _owns, office: _office, masked, places, ...facts } = row;
+  const [history, contents] = await Promise.all([readHistory(packetId), select(ContentRow, CONTENTS, [packetId])]);
+  const rounds = masked ? history.rounds.map(withoutNames) : history.rounds;
   const find = (wanted: number) => rounds.find((one) => one.no === wanted);
   const round = find(no);
   const other = beside === null || beside === no ? undefined : find(beside);
   if (!round) throw new NotHere('This round');
   const piecesOf = (of: number) =>
-    contents.filter((piece) => piece.round === of).map(({ round: _round, ...piece }) => piece);
+    contents
+      .filter((piece) => piece.round === of)
+      .map(({ round: _round, ...piece }, i) => (masked ? { ...piece, name: codedName(piece.name, i + 1) } : piece));
   const [earlier, later] = other && other.no > no ? [no, other.no] : [other?.no ?? no, no];
   return {
     packetId,
@@ -69,11 +73,14 @@ const PacketRow = AssignmentFacts.extend({
   role: z.enum(['student', 'teacher']).nullable(),
   owns: z.boolean(),
   office: z.enum(['now', 'track']).nullable(),
+  /** The reader marks it, and is not to learn whose it is. */
+  masked: z.boolean(),
   places: z.array(z.object({ id: z.string(), title: z.string() }))
 });
 const PACKET = `
   select ${ASSIGNMENT_COLUMNS}, e.role,
     case when e.role = 'student' then ${PARTY_NAME} else ${MARKED_NAME} end as student,
+    e.role is distinct from 'student' and ${isNameless()} as masked,
     exists (select 1 from party_members m where m.party_id = p.party_id and m.person_id = $2) as owns,
     ${sittingOf('p', 'a', '$2')} as office,
     coalesce((select json_agg(json_build_object('id', d.id, 'title', d.title) order by d.position) from deliverables d

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { stageOf } from '$core/judging/stages';
   import { holdingWords } from '$core/packets/words';
-  import { activitiesOf } from '$core/pieces/activities-of';
+  import { activitiesOf } from '$core/pieces/told-by-pages';
   import CreditTable from '$ui/judging/CreditTable.svelte';
   import StageTrack from '$ui/judging/StageTrack.svelte';
   import { getOwnWork } from '$ui/packets/own-work.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount, type Snippet } from 'svelte';
   import { fileAddress } from '$core/materials/source';
-  import { isRemarkable } from '$core/remarks/remarked';
+  import { isRemarkable } from '$core/pieces/told-by-pages';
   import { wordsAnchor, type Anchor, type RemarkView } from '$core/remarks/remarks';
   import type { PieceView } from '$core/pieces/piece';
   import { TO_SHEET } from '$ui/materials/to-sheet';
@@ -182,7 +182,7 @@
       {/if}
       {#if remarks.length > 0 && isRemarkable(piece)}
         <p class="mb-2 text-sm">
-          <a class="link" href="{fileAddress('submitted', piece.id)}/remarked" download
+          <a class="inline-block link py-1.5" href="{fileAddress('submitted', piece.id)}/remarked" download
             >As a PDF with these remarks in it</a
           >
         </p>

@@ -13,7 +13,7 @@
   import StageTrack from '$ui/judging/StageTrack.svelte';
   import { stepRefusal } from '$core/judging/registry';
   import { holdingWordsForTeacher } from '$core/packets/words';
-  import { activitiesOf } from '$core/pieces/activities-of';
+  import { activitiesOf } from '$core/pieces/told-by-pages';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import { ChevronLeft, ChevronRight } from '@lucide/svelte';

@@ -5,6 +5,7 @@
   import { invalidateAll } from '$app/navigation';
   import { pointsText } from '$core/grades/points';
   import { roundTimeliness } from '$core/packets/due';
+  import { promptsOf } from '$core/pieces/told-by-pages';
   import { isClosed } from '$core/packets/terms';
   import { UNREACHED } from '$ui/forms/act';
   import Judgement from '$ui/marking/Judgement.svelte';
@@ -30,12 +31,7 @@
     return { words: roundTimeliness(own.lateSeconds, own.due).words, kept: own.kept };
   });
 
-  const prompts = $derived(
-    (view.rounds.find(({ no }) => no === round)?.pieces ?? []).flatMap((piece) =>
-      piece.kind === 'page' ? (piece.facts?.prompts ?? []) : []
-    )
-  );
-
+  const prompts = $derived(promptsOf(view.rounds.find(({ no }) => no === round)?.pieces ?? []));
   /** What the teacher wrote stays on the page: when a return is refused, and when the page is read anew meanwhile. */
   let values = $state(untrack(() => ({ ...start, ...answered?.given })));
   let answer = $state.raw(untrack(() => answered));

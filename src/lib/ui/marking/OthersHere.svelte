@@ -10,6 +10,7 @@
   /** Who else has this work before them. A page that nobody touches says nothing and asks nothing. */
   const { packetId, others }: Props = $props();
   const EVERY = 30_000;
+  const SOON = 1500;
   /** What was told last: by the page as it was read, or by an answer since. */
   let shown = $derived(others);
   onMount(() => {
@@ -21,11 +22,13 @@
       const { told } = await reachJson<{ others: string[] }>(`/marking/${packetId}/presence`, {});
       if (told) shown = told.others;
     }
-    void say();
+    // Whoever only leafs on is not at it.
+    const first = setTimeout(() => void say(), SOON);
     const timer = setInterval(() => void say(), EVERY);
     addEventListener('pointermove', touch, { passive: true });
     addEventListener('keydown', touch);
     return () => {
+      clearTimeout(first);
       clearInterval(timer);
       removeEventListener('pointermove', touch);
       removeEventListener('keydown', touch);

@@ -48,10 +48,11 @@ test('a project passes its stages and two offices, with one step back', async ({
 });
 
 test('hours are claimed, granted, asked about and seen at once', async ({ world }) => {
+  await world.sql("update assignments set credit_target = 2 where title like 'Evidence of your ferry%'");
   const [ilse, petra] = [await world.as('ilse'), await world.as('petra')];
   await openFromList(ilse, 'Evidence of your ferry shifts');
   const credits = ilse.getByRole('region', { name: 'Credits' });
-  await expect(credits).toContainText('12 still missing');
+  await expect(credits).toContainText('2 still missing');
   await expect(credits.getByRole('row', { name: /Activity 1/ })).toContainText('Waits for an answer');
   await submit(ilse);
   await atDesk(petra, world.url, 'Evidence of your ferry shifts');
@@ -63,15 +64,74 @@ test('hours are claimed, granted, asked about and seen at once', async ({ world 
   await expect(petra.getByRole('alert')).toContainText('Partly granted is less than what is claimed.');
   await desk.getByLabel('Granted of Activity 1').fill('2');
   await desk.getByRole('button', { name: 'Tell the student about 1 activity' }).click();
-  await expect(desk).toContainText('2 hours granted of 12');
+  await expect(desk).toContainText('2 hours granted of 2');
   await expectAccessible(petra);
   // It was not returned, and is seen all the same.
   await expect(bar(ilse)).toContainText('With your teacher');
-  await expect(credits).toContainText('2 hours granted of 12');
+  await expect(credits).toContainText('2 hours granted of 2');
   await expect(credits.getByRole('row', { name: /Activity 1/ })).toContainText(
     'Partly granted: The way there does not count.'
   );
   await expectAccessible(ilse);
+  await petra.getByRole('button', { name: 'Settle it with what is granted' }).click();
+  await expect(bar(ilse)).toContainText('Settled: credits granted');
+});
+
+test('what was handed over in person is incomplete at first, then complete', async ({ world }) => {
+  const [ilse, casper] = [await world.as('ilse'), await world.as('casper')];
+  await openFromList(ilse, 'Lines plan of the skiff');
+  await casper.goto(`${world.url}/marking`);
+  await casper
+    .getByRole('link', { name: /Lines plan of the skiff/ })
+    .last()
+    .click();
+  await casper.getByRole('link', { name: 'For Ilse Varga alone' }).click();
+  const alone = casper.getByRole('cell', { name: 'Ilse Varga alone' });
+  await alone.getByLabel('Remark', { exact: true }).fill('The third view is not there.');
+  await alone.getByRole('button', { name: /In person, but incomplete/ }).click();
+  await expect(bar(ilse)).toContainText('Back with you: another round asked');
+  await expect(ilse.getByRole('region', { name: 'What came back' })).toContainText('The third view is not there.');
+  await alone.getByLabel('Points of 20').fill('18');
+  await alone.getByLabel('Remark', { exact: true }).fill('Now it is.');
+  await alone.getByRole('button', { name: 'Accepted in person' }).click();
+  await expect(bar(ilse)).toContainText('Settled: accepted in person');
+  await expect(ilse.getByRole('region', { name: 'What came back' })).toContainText('18');
+});
+
+test('another round is asked with a list of three, which is worked off until it settles', async ({ world }) => {
+  const [ilse, odile] = [await world.as('ilse'), await world.as('odile')];
+  await openFromList(ilse, 'Zonation diagram');
+  await ilse.getByLabel('Add files to Diagram').setInputFiles(file('zones.txt', 'Pelvetia above, Laminaria below.'));
+  await submit(ilse);
+  await atDesk(odile, world.url, 'Zonation diagram');
+  await expect(odile.getByText(/^What the checks said to the student/)).toBeVisible();
+  const remarks = odile.getByRole('complementary', { name: /^Remarks on/ }).first();
+  for (const words of ['Where is the scale?', 'Which shore?']) {
+    await remarks.getByRole('button', { name: 'Remark on all of it' }).click();
+    await odile.getByRole('textbox', { name: /^Remark:/ }).fill(words);
+    await odile.getByRole('button', { name: 'Keep the remark' }).click();
+    await expect(remarks).toContainText(words);
+  }
+  await odile.getByText('Put onto their list, beside your remarks').click();
+  await odile.getByRole('checkbox', { name: 'Diagram' }).check();
+  await odile.getByRole('button', { name: 'Ask for another round' }).click();
+  await expect(ilse.getByText('3 remarks on the work, 3 to deal with')).toBeVisible();
+  for (let left = 2; left >= 0; left--) {
+    await ilse
+      .getByRole('button', { name: /^Dealt with/, pressed: false })
+      .first()
+      .click();
+    await expect(ilse.getByText(left > 0 ? `${left} to deal with` : 'all dealt with')).toBeVisible();
+  }
+  await ilse
+    .getByLabel('Add files to Diagram')
+    .setInputFiles(file('zones-2.txt', 'With a scale of one metre, north ledge.'));
+  await submit(ilse);
+  await atDesk(odile, world.url, 'Zonation diagram');
+  await expect(odile.getByText(/dealt with/).first()).toBeVisible();
+  await odile.getByLabel('Points of 15').fill('14');
+  await odile.getByRole('button', { name: 'Return as settled' }).click();
+  await expect(bar(ilse)).toContainText('Settled: returned');
 });
 
 test('who waits longer than usual reminds once, hears by when, and is asked to come by', async ({ world }) => {

@@ -14,7 +14,7 @@ import { addRemark } from '$server/marking/remarks';
 import { returnRound } from '$server/marking/return-round';
 import { NotHere } from '$server/outcome';
 import { submitPacket } from '$server/rounds/submit';
-import { remarkedPdf } from '$server/sources/remarked';
+import { NotOnSheets, remarkedPdf } from '$server/sources/remarked';
 import { key, packetOf, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
@@ -148,6 +148,14 @@ describe('a PDF with the remarks in it', () => {
     ]);
     const [found] = await annotationsOf((await remarkedPdf(school.teacher, pieceId)).bytes);
     expect(found?.rect.map(Math.round)).toEqual([0, 0, 595, 298]);
+  });
+
+  it('says so where nothing can be put into a file', async () => {
+    const { pieceId } = await remarked(Buffer.from('%PDF-1.7\nand nothing more'), 'broken.pdf', [
+      { on: 'whole' },
+      'Locked?'
+    ]);
+    await expect(remarkedPdf(school.teacher, pieceId)).rejects.toThrow(NotOnSheets);
   });
 
   it('shows its student nothing before the return, and others nothing at all', async () => {

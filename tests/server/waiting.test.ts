@@ -162,6 +162,19 @@ describe('work outside of what stands', () => {
     expect(await findIncomplete(school.teacher, hers)).toMatchObject({ why: 'round-stands' });
   });
 
+  it('says to its teacher what the checks said of it, and nothing that is the student’s alone', async () => {
+    const { packetId } = await work({
+      due: MONDAY - DAY,
+      deliverables: [
+        { title: 'Report', ask: '', wants: { words: { from: 100 } } },
+        { title: 'Map', ask: '' }
+      ]
+    });
+    const { checked } = await readForMarking(school.teacher, packetId);
+    expect(checked.join(' ')).toMatch(/Report.*Map|Map.*Report/s);
+    expect(checked.join(' ')).not.toMatch(/late|round/i);
+  });
+
   it('carries what is to change as the list of the next round', async () => {
     const { packetId, hers } = await work({
       criteria: [{ title: 'Method', hint: '', levels: [{ title: 'Sound', says: '', points: 2 }] }]

@@ -54,6 +54,27 @@ export function runChecks(at: Situation): Found[] {
 }
 
 /**
+ * What the checks say of a round, for whoever reads it. What is about time, about earlier rounds and about the packet at hand was its
+ * student's alone.
+ */
+export function checksOfRound(
+  at: Pick<Situation, 'custody' | 'deliverables' | 'pieces' | 'title' | 'courseZone' | 'now'>
+): Found[] {
+  const deliverables = at.deliverables.map((place) => ({ ...place, wants: { ...place.wants, ownSite: undefined } }));
+  const nothing = {
+    mustDo: [],
+    ownSite: null,
+    coming: [],
+    comingSeconds: null,
+    others: [],
+    strict: [],
+    submitBy: null
+  };
+  return runChecks({ ...at, ...nothing, deliverables }).filter(({ check }) => !OF_THE_PACKET.has(check));
+}
+const OF_THE_PACKET = new Set([stillComing, mustDo, time, sameAgain, twoCopies].map(({ name }) => name));
+
+/**
  * What is found because of one piece as it would be now: everything that would be said with it and is not said without it.
  *
  * @param at with the piece as it was, or without it

@@ -11,6 +11,8 @@ import { trackMoves, type TrackMove } from '$core/packets/track-moves';
 import { may, type Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { ASSIGNMENT_COLUMNS, AssignmentFacts, termsOf } from '../packets/facts';
+import { checksOfRound } from '$core/checks/run-checks';
+import { DeliverableRow, deliverablesOf } from '../assignments/deliverables';
 import { clock } from '../clock';
 import { ms, select } from '../db/connection';
 import { sittingOf } from '../offices/sitting';
@@ -18,6 +20,7 @@ import { NotHere } from '../outcome';
 import { MARKED_NAME, membersOf } from '../parties/party';
 import { withoutNames } from '../packets/without-names';
 import { readHistory } from '../packets/read-packet';
+import { markedRound } from './marked-round';
 import { othersAt } from './presence';
 import { readRubric } from './rubric';
 import { readOwnMarks, type OwnMark } from './second-marks';
@@ -46,6 +49,8 @@ export interface MarkingView {
   /** The levels noted for the standing or settled round; `points`: between two of them. */
   levels: Array<{ level: string; points: number | null }>;
   deliverables: Array<{ id: string; title: string }>;
+  /** What the checks say of the round that is marked. */
+  checked: string[];
   /** Who wrote it, where that is one person and their name is no secret. */
   studentId: string | null;
   /** The reader teaches the course; otherwise they sit in the office that has it. */
@@ -89,14 +94,15 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
       readHistory(packetId, true),
       select(DraftRow, DRAFT, [packetId]),
       readRubric(facts.assignmentId, packetId),
-      select(PlaceRow, 'select id, title from deliverables where assignment_id = $1 order by position', [
-        facts.assignmentId
-      ]),
+      select(DeliverableRow, deliverablesOf('$1'), [facts.assignmentId]),
       othersAt(packetId, person)
     ]);
   const custody = fold(termsOf(facts), log);
   const draft = drafts.find((d) => d.round === custody.standing) ?? null;
   const nameless = facts.nameless && custody.phase !== 'settled';
+  const shown = nameless ? rounds.map(withoutNames) : rounds;
+  const marked = shown.find(({ no }) => no === markedRound(custody));
+  const about = { custody, deliverables, title: facts.title, courseZone: facts.zone, now };
   return {
     packetId,
     student,
@@ -107,13 +113,14 @@ export async function readForMarking(person: Actor, packetId: string): Promise<M
     roundsLeft: roundsLeft(custody),
     standing: custody.standing,
     unopened: custody.rounds.some(({ no, opened }) => no === custody.standing && !opened),
-    rounds: nameless ? rounds.map(withoutNames) : rounds,
+    rounds: shown,
     marks,
     draft,
     handBack: custody.handBack,
     seal: activeSeal(custody, now),
     ...rubric,
     deliverables,
+    checked: marked ? checksOfRound({ ...about, pieces: marked.pieces }).map(({ words }) => words) : [],
     studentId: nameless || members.length !== 1 ? null : (members[0] ?? null),
     teaches: role === 'teacher',
     stage: stageOf(custody.terms.stages, custody.stage),
@@ -151,4 +158,3 @@ const DraftRow = z.object({
 const DRAFT = `select round_no as round, points::float8 as points, remark, waived, otherwise,
   ${ms('return_at')} as "returnAt" from marks
   where packet_id = $1 and returned_at is null and round_no is not null`;
-const PlaceRow = z.object({ id: z.string(), title: z.string() });

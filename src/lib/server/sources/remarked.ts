@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Anchor } from '$core/remarks/remarks';
 import type { Actor } from '$core/people/policy';
+import { BlobDamaged } from '../blobs/damage';
 import { soundPath } from '../blobs/sound';
 import { ms, select } from '../db/connection';
 import { openAsPdf } from '../materials/as-pdf';
@@ -8,8 +9,12 @@ import { NotHere } from '../outcome';
 import { sittingOf } from '../offices/sitting';
 import { remarkBy } from '../packets/remark-by';
 import { formOf } from '../pages/print';
+import { NotNow, TooCostly } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
 import { bytesOf, find } from './find';
+
+/** A file is locked or damaged: nothing can be put into it. Its remarks stand beside it all the same. */
+export class NotOnSheets extends Error {}
 
 /** Pictures that go onto a sheet as they are. */
 const PICTURES = new Set(['image/jpeg', 'image/png']);
@@ -18,7 +23,7 @@ const PICTURES = new Set(['image/jpeg', 'image/png']);
  * A submitted piece as a PDF with the remarks on it as annotations, for whoever may read the piece: to its student, those that were
  * returned.
  *
- * @throws NotHere where there is no such piece for this person, or it cannot be set on sheets
+ * @throws NotHere where there is no such piece for this person; NotOnSheets where nothing can be put into its file
  */
 export async function remarkedPdf(person: Actor, pieceId: string): Promise<{ name: string; bytes: Uint8Array }> {
   const found = await find(person, 'submitted', pieceId);
@@ -27,7 +32,12 @@ export async function remarkedPdf(person: Actor, pieceId: string): Promise<{ nam
   const set = whole ? file : found.set ? await formOf(file, 'pdf', found.set) : await openAsPdf(file);
   const remarks = await select(Row, REMARKS, [pieceId, person.id]);
   if (remarks.length === 0) throw new NotHere('Remarks on this piece');
-  const bytes = await parseApart('annotated', { path: await soundPath(set), mediaType: set.mediaType, remarks });
+  const bytes = await parseApart('annotated', { path: await soundPath(set), mediaType: set.mediaType, remarks }).catch(
+    (error: unknown) => {
+      if (error instanceof TooCostly || error instanceof NotNow || error instanceof BlobDamaged) throw error;
+      throw new NotOnSheets();
+    }
+  );
   return { name: `${file.name.replace(/\.[a-z0-9]{1,5}$/i, '')}, with remarks.pdf`, bytes };
 }
 

@@ -21,6 +21,8 @@
     round: {
       /** What its pages ask, and whether it is answered. */
       prompts: ReadonlyArray<{ label: string; answered: boolean; optional: boolean }>;
+      /** What is asked for, by name. */
+      places: readonly string[];
       /** Rounds that the student may still submit by themselves; null for any number. */
       left: number | null;
       closed: boolean;
@@ -128,7 +130,7 @@
     {#if closed}It has closed, so give a new closing moment.{/if}
     What you leave empty stays as it is.
   </p>
-  <ToChange {criteria} levels={values.levels} prompts={round.prompts} />
+  <ToChange {criteria} levels={values.levels} prompts={round.prompts} places={round.places} />
   <div class="flex flex-wrap gap-3">
     <label class="text-sm"
       >New due moment

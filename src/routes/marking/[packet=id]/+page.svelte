@@ -163,6 +163,18 @@
           />
         </section>
       {/if}
+      {#if view.checked.length > 0}
+        <details class="mb-4">
+          <summary class="cursor-pointer py-1"
+            >What the checks said to the student: {view.checked.length === 1
+              ? '1 thing'
+              : `${view.checked.length} things`}</summary
+          >
+          <ul class="mt-1 list-disc pl-6">
+            {#each view.checked as words, i (`${i} ${words}`)}<li>{words}</li>{/each}
+          </ul>
+        </details>
+      {/if}
       <h2 class="mb-2 text-xl font-semibold">Rounds</h2>
       {#if view.rounds.length === 0}
         <EmptyState><p>Nothing was submitted. What the student has begun is theirs alone.</p></EmptyState>

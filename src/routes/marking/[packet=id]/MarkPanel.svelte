@@ -93,7 +93,14 @@
     points={view.facts.points}
     settles={view.facts.settles}
     track={view.stage && { stages: view.facts.stages, stage: view.stage }}
-    round={{ left: view.roundsLeft, closed, correcting, late, prompts }}
+    round={{
+      left: view.roundsLeft,
+      closed,
+      correcting,
+      late,
+      prompts,
+      places: view.deliverables.map(({ title }) => title)
+    }}
     criteria={view.criteria}
     {submitting}
     bind:values

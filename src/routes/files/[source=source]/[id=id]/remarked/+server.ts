@@ -1,5 +1,5 @@
 import { error } from '@sveltejs/kit';
-import { remarkedPdf } from '$server/sources/remarked';
+import { NotOnSheets, remarkedPdf } from '$server/sources/remarked';
 import { attachment } from '../../../../shared/attachment';
 import { orNotFound, signedIn } from '../../../../shared/guard';
 
@@ -7,7 +7,14 @@ import { orNotFound, signedIn } from '../../../../shared/guard';
 export const GET = async ({ locals, params, url }) => {
   const person = signedIn(locals, url);
   if (params.source !== 'submitted') error(404, 'Only what was submitted has remarks.');
-  const { name, bytes } = await orNotFound(remarkedPdf(person, params.id));
+  const { name, bytes } = await orNotFound(remarkedPdf(person, params.id)).catch((thrown: unknown) => {
+    if (thrown instanceof NotOnSheets)
+      error(
+        422,
+        'This file is locked or damaged, so nothing can be put into it. The remarks stand beside it on its page.'
+      );
+    throw thrown;
+  });
   return new Response(Buffer.from(bytes), {
     headers: {
       'content-type': 'application/pdf',

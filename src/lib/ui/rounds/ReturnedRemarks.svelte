@@ -43,6 +43,7 @@
             >
             <p class={['wrap-anywhere whitespace-pre-line', remark.dealtAt !== null && 'opacity-80']}>{remark.body}</p>
             {#if remark.voice}<Spoken voice={remark.voice} by={remark.by} />{/if}
+            {#if !list && remark.dealtAt !== null}<p class="text-sm">Its writer says that it is dealt with</p>{/if}
             {#if remark.criterion}<p class="text-sm opacity-85">{remark.criterion}</p>{/if}
             {#if remark.answers.length > 0}<p class="text-sm">{remark.answers.length} said to it</p>{/if}
           </div>

@@ -34,6 +34,10 @@
 
   const { data, form } = $props();
   const view = $derived(data.view);
+  /** Rounds with what their student was told of them, and what of it they have dealt with. */
+  const cameBack = $derived(
+    view.rounds.map((round) => ({ ...round, remarks: round.remarks.filter(({ returned }) => returned) }))
+  );
   const grants = $derived(stepRefusal(view.facts.settles, 'grant') === null);
   setFilling(({ id, name }) => ({ address: `/marking/${view.packetId}/parts/${id}`, name }));
   const remarksAt = async (body: object) => {
@@ -192,7 +196,7 @@
       {/if}
       {#if view.marks.length > 0}
         <h2 class="mt-8 mb-2 text-xl font-semibold">What was returned</h2>
-        <CameBack marks={view.marks} points={view.facts.points} />
+        <CameBack marks={view.marks} points={view.facts.points} rounds={cameBack} moves={view.moves} />
       {/if}
     </div>
     <section

@@ -96,6 +96,18 @@ export async function courseZoneOf(assignmentId: string): Promise<string> {
   return row.zone;
 }
 
+/** The same of a packet. Nothing of it is told: whoever acts on it is asked then. */
+export async function courseZoneOfPacket(packetId: string): Promise<string> {
+  const [row] = await select(
+    z.object({ zone: z.string() }),
+    `select c.zone from packets p join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id
+     where p.id = $1`,
+    [packetId]
+  );
+  if (!row) throw new NotHere('This packet');
+  return row.zone;
+}
+
 const AssignmentRow = AssignmentFacts.extend({
   unitTitle: z.string().nullable(),
   briefHtml: z.string(),

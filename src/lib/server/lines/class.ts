@@ -16,10 +16,9 @@ export async function readClass(facts: {
   // Whether a draft has begun is the student's own business, unless the assignment lets the teacher follow it.
   const known = facts.followsDrafts ? rows : rows.map((row) => ({ ...row, pieces: 0 }));
   const lines = toLines(known, now);
-  const all = rows.flatMap((row, i) => classLine(row, lines[i]));
   // From a name nobody comes to a work that is marked without it.
-  const led = (line: ClassLine) => (facts.nameless && line.standing !== 'settled' ? { ...line, packetId: null } : line);
-  return { now, lines: all.map(led) };
+  const led = rows.map((row) => (facts.nameless && row.phase !== 'settled' ? { ...row, packetId: null } : row));
+  return { now, lines: led.flatMap((row, i) => classLine(row, lines[i])) };
 }
 
 function classLine(row: z.infer<typeof ClassRow>, line: ReturnType<typeof toLines>[number] | undefined): ClassLine[] {

@@ -16,6 +16,7 @@ import { assignmentShown } from '../lines/shown';
 import { publish } from '../live/publish';
 import { NotHere } from '../outcome';
 import { withPacket } from '../packets/open-packet';
+import { isNameless } from '../parties/party';
 
 export interface Board {
   columns: BoardColumn[];
@@ -186,7 +187,7 @@ const ROWS = `
 
 const Behind = z.object({ packet: z.string().nullable(), rounds: z.boolean() });
 const BEHIND = `
-  select case when a.nameless and p.phase <> 'settled' then null else w.packet_id end as packet,
+  select case when ${isNameless()} then null else w.packet_id end as packet,
     exists (select 1 from rounds r where r.packet_id = w.packet_id) as rounds
   from assignments a join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.role = 'student'
   left join packets_of_people w on w.assignment_id = a.id and w.person_id = $2 left join packets p on p.id = w.packet_id

@@ -7,7 +7,7 @@ import { may, type Actor } from '$core/people/policy';
 import { audit } from '../db/audit';
 import { inTransaction, select } from '../db/connection';
 import { NotHere } from '../outcome';
-import { codeOf } from '../parties/party';
+import { codeOf, isNameless } from '../parties/party';
 import { parseApart } from '../parsing/pool';
 import { keepMark } from './return-round';
 
@@ -93,8 +93,8 @@ const Row = z.object({
   state: z.string()
 });
 const ROWS = `
-  select case when a.nameless and coalesce(p.phase, '') <> 'settled' then coalesce(${codeOf()}, '-') else s.handle end as account,
-    case when a.nameless and coalesce(p.phase, '') <> 'settled' then '' else s.name end as student, p.id as "packetId",
+  select case when ${isNameless()} then coalesce(${codeOf()}, '-') else s.handle end as account,
+    case when ${isNameless()} then '' else s.name end as student, p.id as "packetId",
     case when not p.excused and not p.in_person then p.standing_round end as standing,
     coalesce(p.standing_round, m.round_no) as round, m.points::float8 as points, m.kept::float8 as kept, m.remark,
     case when p.excused then 'excused' when p.in_person then 'in person' when m.returned_at is not null then 'returned'

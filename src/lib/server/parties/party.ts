@@ -15,9 +15,9 @@ export const PARTY_NAME = namesOf('p.party_id');
  */
 export const MARKED_NAME = `case when ${isNameless()} then ${codeOf()} else ${PARTY_NAME} end`;
 
-/** Whether the packet `p` of the assignment `a` is marked without names at present, as SQL. */
+/** Whether the packet `p` of the assignment `a`, laid out or not, is marked without names at present, as SQL. */
 export function isNameless(): string {
-  return "(a.nameless and p.phase <> 'settled')";
+  return "(a.nameless and p.phase is distinct from 'settled')";
 }
 
 /** What the packet `p` is called where it is marked without names, as SQL. */

@@ -3,6 +3,7 @@ import { jsonText } from '$core/forms/json-text';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import { pointsText } from '$core/grades/points';
+import { courseZoneOfPacket } from '$server/assignments/read-assignment';
 import { readBehind } from '$server/reading/read-behind';
 import {
   declineAskingBack,
@@ -131,7 +132,7 @@ const judge = (change: Judge) =>
       const { of } = form;
       // What comes after it is asked before it leaves the row.
       const { next } = await readRun(person, params.packet, of);
-      const given = await givenFor(person, params.packet, form);
+      const given = await givenFor(params.packet, form);
       const answer = await change(person, given);
       if (!answer.ok) return { ...answer, known: (await readForMarking(person, params.packet)).marks.length };
       const goOn = next ?? (await readRun(person, params.packet, of)).next;
@@ -145,10 +146,10 @@ const judge = (change: Judge) =>
     }
   );
 
-async function givenFor(person: Person, packetId: string, form: MarkForm): Promise<Given> {
-  const { facts } = await readForMarking(person, packetId);
+async function givenFor(packetId: string, form: MarkForm): Promise<Given> {
+  const zone = await courseZoneOfPacket(packetId);
   const rows = form.levels.flatMap((level, i) => (level === '' ? [] : [{ level, points: form.between[i] ?? null }]));
-  const moments = { due: form.due?.(facts.zone), closes: form.closes?.(facts.zone), at: form.at?.(facts.zone) };
+  const moments = { due: form.due?.(zone), closes: form.closes?.(zone), at: form.at?.(zone) };
   const toChange = form.change.map((text) => {
     const [row = '', ...words] = text.split('\n');
     return { criterionId: z.uuid().safeParse(row).data ?? null, body: words.join(' ').slice(0, 1000) };
@@ -172,7 +173,7 @@ export const actions = {
   open: action(z.object({}), (person, _, { params }: RequestEvent) => openRound(person, params.packet)),
   keep: action(
     MarkForm,
-    async (person, form, { params }: RequestEvent) => keepMark(person, await givenFor(person, params.packet, form)),
+    async (person, form, { params }: RequestEvent) => keepMark(person, await givenFor(params.packet, form)),
     {
       reader: 'teacher',
       then: () => ({ done: 'Kept. The student sees nothing of it until you return it.', key: randomUUID() as string })
@@ -185,16 +186,16 @@ export const actions = {
   answerReminder: action(
     ReminderAnswer,
     async (person, { until, ...form }, { params }: RequestEvent) => {
-      const { facts } = await readForMarking(person, params.packet);
-      return answerReminder(person, { ...form, packetId: params.packet, until: until?.(facts.zone) ?? null });
+      const zone = await courseZoneOfPacket(params.packet);
+      return answerReminder(person, { ...form, packetId: params.packet, until: until?.(zone) ?? null });
     },
     { reader: 'teacher', then: () => ({ done: 'The student reads it now.' }) }
   ),
   meet: action(
     MeetForm,
     async (person, { offered, ...form }, { params }: RequestEvent) => {
-      const { facts } = await readForMarking(person, params.packet);
-      const moments = offered.flatMap((at) => at?.(facts.zone) ?? []);
+      const zone = await courseZoneOfPacket(params.packet);
+      const moments = offered.flatMap((at) => at?.(zone) ?? []);
       return offerMeeting(person, { ...form, packetId: params.packet, offered: moments });
     },
     { reader: 'teacher', then: () => ({ done: 'Offered. The work stays with you until then.' }) }

@@ -45,6 +45,8 @@ const Course = z.object({
   teacher: z.string(),
   classSize: z.number().int(),
   unitWord: z.string().default('Unit'),
+  /** How its results become the grade (`core/grades/scheme.ts`), with assignments named by their titles. */
+  scheme: z.looseObject({ places: z.record(z.string(), z.unknown()) }).optional(),
   units: z.array(z.object({ title: z.string(), starts: z.string().optional(), visibleFrom: z.string().optional() })),
   goals: z.string().default(''),
   policies: z.string().default(''),

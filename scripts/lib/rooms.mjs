@@ -7,12 +7,12 @@ import { dirname, join, relative, sep } from 'node:path';
  */
 export const ROOMS = {
   core: (
-    'time forms live people school search judging capture scans recordings materials lateness links mail pages questions pieces remarks packets courses grades ' +
-    'plan receipts rounds shelf threads peers assignments marking checks tidings refusals'
+    'time forms live people school search judging capture scans recordings materials lateness links mail pages questions pieces remarks packets courses plan ' +
+    'calendar receipts rounds shelf threads peers assignments marking grades checks tidings refusals'
   ).split(' '),
   server: (
     'db live mail auth people parsing parties offices tidings blobs pdf rich-text standins links reading questions pages materials pieces lines ' +
-    'shelf packets receipts threads courses assignments checks rounds gathering uploads marking peers plan search sources school ' +
+    'shelf packets receipts threads courses assignments checks rounds gathering uploads marking grades peers plan calendar family search sources school ' +
     'jobs backup parser'
   ).split(' '),
   ui: (

@@ -1,9 +1,14 @@
+import { z } from 'zod';
+import { GRADE_ORDERS } from '$core/grades/arrange';
 import { topics } from '$core/live/topics';
-import { readGrades } from '$server/lines/grades';
+import { readOwnGrades } from '$server/grades/own-grades';
 import { signedIn } from '../shared/guard';
 import { shows } from '../shared/shows';
 
+const Order = z.enum(GRADE_ORDERS).catch('needs');
+
 export const load = async ({ locals, url, depends }) => ({
   ...shows(depends, topics.work),
-  ...(await readGrades(signedIn(locals, url)))
+  order: Order.parse(url.searchParams.get('order')),
+  ...(await readOwnGrades(signedIn(locals, url)))
 });

@@ -7,6 +7,7 @@
     ['/school/courses', 'Courses'],
     ['/school/offices', 'Offices'],
     ['/school/import', 'From files'],
+    ['/school/results', 'Final results'],
     ['/calendar', 'Calendar'],
     ['/school/troubles', 'Troubles']
   ] as const;

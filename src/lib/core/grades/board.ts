@@ -1,3 +1,4 @@
+import type { Way } from '../judging/ways';
 import { GRADE_STATES, stateWords, type GradeState } from './state';
 
 /** One student on one assignment, as the progress board shows it. */
@@ -24,6 +25,8 @@ export interface BoardColumn {
   unit: string | null;
   due: number | null;
   points: number | null;
+  /** How it is judged. */
+  settles: Way;
 }
 
 /**

@@ -11,4 +11,13 @@ export interface GradeLine extends DeskLine {
   returnedAt: Moment | null;
   /** How it is judged. */
   settles: Way;
+  /** How many rounds there may be, those that were granted among them, and how many were used; null for as many as one likes. */
+  allowance: number | null;
+  roundsUsed: number;
+  /** What lateness leaves of the round that stands; null where none does. */
+  standingKept: number | null;
+  /** Granted of what its credits should add up to; null where it has none. */
+  credits: { granted: number; target: number } | null;
+  /** The stages that it passes, by their names; empty where it passes none. */
+  stages: readonly string[];
 }

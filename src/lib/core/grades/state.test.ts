@@ -37,6 +37,11 @@ const line = (over: Partial<GradeLine>): GradeLine => ({
   by: null,
   returnedAt: null,
   settles: 'result',
+  allowance: null,
+  roundsUsed: 0,
+  standingKept: null,
+  credits: null,
+  stages: [],
   ...over
 });
 

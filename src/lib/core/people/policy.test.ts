@@ -39,6 +39,7 @@ const cases: Array<[string, Relation, Deed[]]> = [
       'read-round',
       'mark-round',
       'keep-phrases',
+      'grade-course',
       'see-class',
       'excuse-or-extend',
       ...TEACHING
@@ -55,6 +56,7 @@ const cases: Array<[string, Relation, Deed[]]> = [
         'read-round',
         'mark-round',
         'keep-phrases',
+        'grade-course',
         'see-class'
       ] as Deed[]),
       'excuse-or-extend',

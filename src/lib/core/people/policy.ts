@@ -36,6 +36,7 @@ export const DEEDS = [
   'read-round',
   'mark-round',
   'keep-phrases',
+  'grade-course',
   'see-class',
   'excuse-or-extend',
   'shape-course',
@@ -58,7 +59,8 @@ export function may(actor: Actor | null, deed: Deed, relation: Relation): boolea
 }
 
 /** What is done for the whole school, by a role in it. */
-export type SchoolDeed = 'keep-calendar' | 'keep-people' | 'keep-courses' | 'keep-offices' | 'see-troubles';
+export type SchoolDeed =
+  'keep-calendar' | 'keep-people' | 'keep-courses' | 'keep-offices' | 'see-troubles' | 'keep-register';
 
 /** Whether a person may do something for the whole school. Denies unless a rule says yes. */
 export function mayForSchool(actor: Actor | null, deed: SchoolDeed): boolean {
@@ -75,7 +77,8 @@ const SCHOOL_RULES: Record<SchoolDeed, SchoolRole> = {
   'keep-people': 'office',
   'keep-courses': 'office',
   'keep-offices': 'office',
-  'see-troubles': 'office'
+  'see-troubles': 'office',
+  'keep-register': 'office'
 };
 
 const isIn = (r: Relation) => r.courseRole !== null;
@@ -94,6 +97,8 @@ const RULES: Record<Deed, (r: Relation) => boolean> = {
   // An office marks what it has, while it has it.
   'mark-round': (r) => teaches(r) || r.office === 'now',
   'keep-phrases': teaches,
+  // The scheme, the grade book, a word in place of the reckoning, and what goes to the register.
+  'grade-course': teaches,
   'see-class': teaches,
   'excuse-or-extend': teaches,
   // Outline, rules, notices, assignments, materials, invitations: all that makes a course what it is.

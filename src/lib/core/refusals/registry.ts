@@ -1,6 +1,7 @@
 import { UNFINISHED_REFUSALS, unfinishedRefusalWords, type UnfinishedRefusal } from '../assignments/unfinished';
 import { STARTER_REFUSALS, starterRefusalWords, type StarterRefusal } from '../assignments/starter-refusals';
 import { JOIN_REFUSALS, joinRefusalWords, type JoinRefusal } from '../courses/join-phrase';
+import { GRADE_REFUSALS, gradeRefusalWords, type GradeRefusal } from '../grades/refusals';
 import { CREDIT_REFUSALS, creditRefusalWords, type CreditRefusal } from '../judging/credits';
 import { MARK_REFUSALS, markRefusalWords, type MarkRefusal } from '../marking/words';
 import { REFUSALS, type Refusal } from '../packets/refusals';
@@ -17,6 +18,7 @@ export type RefusalCode =
   | PieceRefusal
   | MarkRefusal
   | CreditRefusal
+  | GradeRefusal
   | PeerRefusal
   | JoinRefusal
   | SaidRefusal
@@ -50,6 +52,7 @@ export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...REFUSALS,
   ...MARK_REFUSALS,
   ...CREDIT_REFUSALS,
+  ...GRADE_REFUSALS,
   ...PEER_REFUSALS,
   ...PIECE_REFUSALS,
   ...JOIN_REFUSALS,
@@ -67,6 +70,7 @@ const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(REFUSALS, (why, { reader }) => (reader === 'teacher' ? markRefusalWords(why) : refusalWords(why))),
   ...topic(MARK_REFUSALS, markRefusalWords),
   ...topic(CREDIT_REFUSALS, creditRefusalWords),
+  ...topic(GRADE_REFUSALS, gradeRefusalWords),
   ...topic(PEER_REFUSALS, peerRefusalWords),
   ...topic(PIECE_REFUSALS, (why, { largest, types }) => pieceRefusalWords(why, largest, types)),
   ...topic(JOIN_REFUSALS, joinRefusalWords),

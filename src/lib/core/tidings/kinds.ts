@@ -42,6 +42,12 @@ export const TIDINGS = {
     patience: SOON
   },
   meeting: { name: 'A time to meet about your work', side: 'both', mailed: true, patience: SOON },
+  'coming-due': { name: 'Something is due soon', side: 'student', mailed: true, patience: SOON },
+  closing: { name: 'Something closes for good soon', side: 'student', mailed: true, patience: SOON },
+  untouched: { name: 'Something to fill in is due soon and untouched', side: 'student', mailed: true, patience: SOON },
+  'plan-short': { name: 'Your plan does not fit any more', side: 'student', mailed: true, patience: SOON },
+  'not-arrived': { name: 'What you sealed has not arrived yet', side: 'student', mailed: true, patience: SOON },
+  digest: { name: 'A summary was sent to your family', side: 'student', mailed: false, patience: SOON },
   'to-read': { name: 'You were given works of classmates to read', side: 'student', mailed: true, patience: SOON },
   'was-read': { name: 'What classmates said of your work is shown', side: 'student', mailed: true, patience: SOON },
   remark: { name: 'Someone answered a remark on the work', side: 'both', mailed: false, patience: MESSAGE },
@@ -51,6 +57,7 @@ export const TIDINGS = {
   notice: { name: 'A notice to a course', side: 'student', mailed: false, patience: SOON },
   submitted: { name: 'A round came in', side: 'teacher', mailed: false, patience: SOON },
   'asked-back': { name: 'A student asks for a round back', side: 'teacher', mailed: true, patience: SOON },
+  'final-results': { name: 'Final results, sent or answered', side: 'both', mailed: true, patience: SOON },
   damage: { name: 'A file is damaged where it is kept', side: 'office', mailed: true, patience: SOON },
   'mail-failed': { name: 'A mail could not be delivered', side: 'office', mailed: false, patience: SOON }
 } as const satisfies Record<string, TidingKind>;

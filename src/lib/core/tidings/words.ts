@@ -69,6 +69,20 @@ const WORDS: Record<Kind, Say> = {
       ? `${facts.by} cannot come at any of those times about ${title}${quoted(facts.says)}`
       : `${facts.by} comes ${when(facts.due)} about ${title}`;
   },
+  'coming-due': ({ title, facts }, when) =>
+    `${title} is due ${when(facts.due ?? 0)}${facts.how === 'planned-short' ? ', and your plan does not fit it' : ''}`,
+  closing: ({ title, facts }, when) => `${title} closes for good ${when(facts.due ?? 0)}`,
+  untouched: ({ title, facts }, when) => `${title} is due ${when(facts.due ?? 0)}, and nothing in it is filled in yet`,
+  'plan-short': ({ title, facts }) => `Your plan does not fit ${title}${facts.says ? `: ${facts.says}` : ''}`,
+  'not-arrived': ({ title, facts }, when) =>
+    `What you sealed of ${title} has not arrived yet. Until ${when(facts.due ?? 0)} it still can`,
+  digest: ({ title, facts }) => `A summary was sent to ${facts.says ?? 'your family'}: ${title}`,
+  'final-results': ({ title, facts }) =>
+    facts.how === 'sent'
+      ? `Final results of ${title} came in`
+      : facts.how === 'confirmed'
+        ? `The office has the final results of ${title}`
+        : `The office gave the final results of ${title} back${quoted(facts.says)}`,
   'to-read': ({ title }) => `You were given works of classmates to read, of ${title}`,
   'was-read': ({ title }) => `What classmates said of your ${title} is shown`,
   remark: ({ title, facts }) => `${facts.by ?? 'Your teacher'} answered a remark on ${title}${quoted(facts.says)}`,

@@ -37,6 +37,7 @@ import * as waiting from './migrations/0033-waiting';
 import * as markers from './migrations/0034-markers';
 import * as peerReading from './migrations/0035-peer-reading';
 import * as voices from './migrations/0036-voices';
+import * as grades from './migrations/0037-grades';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -75,7 +76,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0033-waiting', ...waiting },
   { name: '0034-markers', ...markers },
   { name: '0035-peer-reading', ...peerReading },
-  { name: '0036-voices', ...voices }
+  { name: '0036-voices', ...voices },
+  { name: '0037-grades', ...grades }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

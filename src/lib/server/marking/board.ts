@@ -57,7 +57,14 @@ export async function readBoard(person: Actor, course: string): Promise<Board> {
     return { id: whose, name, cells: packCells(cells) };
   };
   return {
-    columns: columns.map(({ id: own, title, unit, due, points }) => ({ id: own, title, unit, due, points })),
+    columns: columns.map(({ id: own, title, unit, due, points, settles }) => ({
+      id: own,
+      title,
+      unit,
+      due,
+      points,
+      settles
+    })),
     rows: rows.map(asRow),
     open: head?.open ?? false,
     own: teaches ? null : person.id,

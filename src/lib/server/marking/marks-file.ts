@@ -2,10 +2,10 @@ import { randomUUID } from 'node:crypto';
 import { stringify } from 'csv-stringify/sync';
 import { z } from 'zod';
 import { countedPoints } from '$core/grades/points';
-import { MARK_COLUMNS, planMarks, type Markable, type MarksPlan } from '$core/marking/marks-file';
+import { MARK_COLUMNS, planMarks, type Markable, type MarksPlan, type PlannedMark } from '$core/marking/marks-file';
 import { may, type Actor } from '$core/people/policy';
 import { audit } from '../db/audit';
-import { inTransaction, select } from '../db/connection';
+import { inTransaction, select, type Tx } from '../db/connection';
 import { NotHere } from '../outcome';
 import { codeOf, isNameless } from '../parties/party';
 import { parseApart } from '../parsing/pool';
@@ -43,23 +43,38 @@ export async function takeMarksFile(
   if (plan.problems.length > 0 || plan.marks.length === 0) return { ...plan, kept: false };
   try {
     await inTransaction(async (tx) => {
-      // In one order, as every lock on several packets is taken.
-      const marks = [...plan.marks].sort((a, b) => (a.packetId < b.packetId ? -1 : 1));
-      for (const { packetId, round, points, remark, student } of marks) {
-        const done = await keepMark(person, { packetId, round, points, remark, key: randomUUID() }, tx);
-        if (!done.ok) throw new Meanwhile(student);
-      }
-      await audit(person.id, 'take-marks-in', assignmentId, { marks: marks.length }, tx);
+      await keepPlanned(person, plan.marks, tx);
+      await audit(person.id, 'take-marks-in', assignmentId, { marks: plan.marks.length }, tx);
     });
     return { ...plan, kept: true };
   } catch (error) {
     if (!(error instanceof Meanwhile)) throw error;
-    const words = `${error.message} has changed what you have meanwhile. Nothing was kept: look at the file again.`;
-    return { ...plan, kept: false, problems: [{ line: 0, words }] };
+    return { ...plan, kept: false, problems: [{ line: 0, words: error.message }] };
   }
 }
 
-class Meanwhile extends Error {}
+/** Keeps planned marks for later, within a transaction. @throws Meanwhile where one does not fit any more: then none is kept */
+export async function keepPlanned(person: Actor, planned: readonly PlannedMark[], tx: Tx): Promise<void> {
+  // In one order, as every lock on several packets is taken.
+  const marks = [...planned].sort((a, b) => (a.packetId < b.packetId ? -1 : 1));
+  for (const { packetId, round, points, remark, student } of marks) {
+    const done = await keepMark(person, { packetId, round, points, remark, key: randomUUID() }, tx);
+    if (!done.ok)
+      throw new Meanwhile(`${student} has changed what you have meanwhile. Nothing was kept: look at the file again.`);
+  }
+}
+
+/** What a file said of a round is not so any more. Its message is for whoever brought the file. */
+export class Meanwhile extends Error {}
+
+/** Whom a file of marks may name on an assignment, and the points that it gives. @throws NotHere for whoever does not mark it */
+export async function readMarkable(
+  person: Actor,
+  assignmentId: string
+): Promise<{ known: Markable[]; most: number | null }> {
+  const { rows, most } = await readMarks(person, assignmentId);
+  return { known: rows.map(markable), most };
+}
 
 const markable = ({ account, student, packetId, standing }: z.infer<typeof Row>): Markable => ({
   ...{ account, student, packetId },

@@ -12,7 +12,12 @@
     { href: home, name: 'Outline' },
     { href: `${home}/about`, name: 'What holds here' },
     { href: `${home}/board`, name: 'Progress board' },
-    ...(course.role === 'student' ? [{ href: `${home}/remarks`, name: 'Remarks' }] : []),
+    ...(course.role === 'student'
+      ? [
+          { href: `/grades/${course.slug}`, name: 'Your grade' },
+          { href: `${home}/remarks`, name: 'Remarks' }
+        ]
+      : [{ href: `${home}/grades`, name: 'Grade book' }]),
     { href: `${home}/aside`, name: 'Aside' },
     { href: `${home}/roster`, name: 'Roster' }
   ]);

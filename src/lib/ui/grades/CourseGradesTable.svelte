@@ -1,32 +1,41 @@
 <script lang="ts">
   import { courseSummary, type CourseGrades } from '$core/grades/by-course';
+  import type { CourseResult } from '$core/grades/own-grade';
+  import type { GradeLine } from '$core/grades/line';
   import Emblem from '$ui/courses/Emblem.svelte';
-  import GradeRow from './GradeRow.svelte';
+  import GradeRows from './GradeRows.svelte';
 
-  /** A course with everything that was set in it. */
-  const { grades }: { grades: CourseGrades } = $props();
+  interface Props {
+    grades: CourseGrades;
+    /** Its rows in the order that the reader chose. */
+    lines: readonly GradeLine[];
+    /** What its results add up to. */
+    sum: CourseResult;
+  }
+  /** A course with everything that was set in it, and what it adds up to. */
+  const { grades, lines, sum }: Props = $props();
+  const { result, range, weighs } = $derived(sum);
   const { slug, title, emblem } = $derived(grades.course);
 </script>
 
 <section aria-labelledby="grades-{slug}" class="mb-8">
-  <div class="mb-2 flex flex-wrap items-center gap-x-3">
+  <div class="mb-2 flex flex-wrap items-center gap-x-3 gap-y-1">
     <Emblem {emblem} />
-    <h2 id="grades-{slug}" class="text-xl font-semibold">
-      <a class="link link-hover" href="/courses/{slug}">{title}</a>
-    </h2>
-    <p class="text-sm opacity-85">{courseSummary(grades)}</p>
+    <div class="grow">
+      <h2 id="grades-{slug}" class="text-xl leading-tight font-semibold">
+        <a class="link link-hover" href="/courses/{slug}">{title}</a>
+      </h2>
+      <p class="text-sm opacity-85">{courseSummary(grades)}</p>
+    </div>
+    <p class="text-right">
+      {#if result === null}<span class="text-sm opacity-85">No result yet</span>
+      {:else}<b class="figures font-display text-2xl leading-none">{result}</b> <span class="text-sm">so far</span>{/if}
+      <a class="block link text-sm" href="/grades/{slug}">
+        {#if range}From {range[0]} to {range[1]} still possible: why{:else}Why, and what is still possible{/if}<span
+          class="sr-only">{` in ${title}`}</span
+        >
+      </a>
+    </p>
   </div>
-  <table class="w-full border-y border-base-300 bg-base-100 max-sm:block">
-    <thead class="text-left text-sm max-sm:sr-only">
-      <tr class="border-b border-base-300">
-        <th scope="col" class="py-1.5 pl-3 font-normal">Assignment</th>
-        <th scope="col" class="w-44 py-1.5 font-normal">Due</th>
-        <th scope="col" class="w-72 py-1.5 font-normal">Where it is</th>
-        <th scope="col" class="w-36 py-1.5 pr-3 text-right font-normal">Points</th>
-      </tr>
-    </thead>
-    <tbody class="max-sm:block [&>tr:not(.remark)]:border-base-300 [&>tr:not(.remark):not(:first-child)]:border-t">
-      {#each grades.lines as line (line.assignmentId)}<GradeRow {line} />{/each}
-    </tbody>
-  </table>
+  <GradeRows {lines} {weighs} label="Assignments of {title}" />
 </section>

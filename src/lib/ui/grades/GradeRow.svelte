@@ -1,25 +1,31 @@
 <script lang="ts">
   import type { GradeLine } from '$core/grades/line';
+  import { mayChange, roundWords } from '$core/grades/may-change';
   import { countedPoints, pointsText } from '$core/grades/points';
   import { gradeState, gradeWords, needsStudent } from '$core/grades/state';
   import { judging } from '$core/judging/registry';
-  import { absolute } from '$core/time/words';
+  import { absolute, span } from '$core/time/words';
   import Baton from '$ui/packets/Baton.svelte';
   import { getNow, getZone } from '$ui/time/reader';
 
-  /** One assignment: what it is, when it is due, where it stands, what came of it and what the teacher said. */
-  const { line }: { line: GradeLine } = $props();
+  /** One assignment (`weighs`: its share of the grade is what counts): what it is, when it is due, where it stands, what came of it and what the teacher said. */
+  const { line, weighs }: { line: GradeLine; weighs: boolean } = $props();
   const now = $derived.by(getNow());
   const zone = getZone();
   const state = $derived(gradeState(line, now));
   const said = $derived(gradeWords(line, now));
   const counted = $derived(line.given === null ? null : countedPoints(line.given, line.kept ?? 1));
   const hasPoints = $derived(line.points !== null && judging(line.settles).points);
+  const late = $derived(line.lateSeconds ? `late by ${span(line.lateSeconds * 1000)}` : '');
+  const more = $derived([late, roundWords(line), mayChange(line, now, zone())].filter(Boolean));
 </script>
 
 <tr class="max-sm:grid max-sm:grid-cols-[minmax(0,1fr)_auto] max-sm:gap-x-3 max-sm:py-2">
   <th scope="row" class="py-2.5 pr-4 pl-3 text-left align-top font-semibold max-sm:col-span-2 max-sm:py-0">
     <a class="link link-hover" href="/assignments/{line.assignmentId}">{line.title}</a>
+    {#if weighs && line.weight !== null}<span class="block text-sm font-normal opacity-85"
+        >{line.weight} % of the grade</span
+      >{/if}
   </th>
   <td class="py-2.5 pr-4 align-top whitespace-nowrap max-sm:order-3 max-sm:py-0 max-sm:pl-3 max-sm:text-sm">
     {#if line.due === null}No due date{:else}<time datetime={new Date(line.due).toISOString()}
@@ -27,11 +33,19 @@
       >{/if}
   </td>
   <td class="py-2.5 pr-4 align-top max-sm:order-2 max-sm:py-0 max-sm:pl-3">
-    <span class="flex gap-2">
+    <span class="flex items-start gap-2">
       <Baton holding={line} words={false} />
-      <span class={needsStudent(state) ? 'font-semibold' : ''}>
-        {said}
-        {#if state === 'waiting' && line.since !== null}since {absolute(line.since, zone(), now)}{/if}
+      <span>
+        <span class={needsStudent(state) ? 'font-semibold' : ''}>
+          {said}
+          {#if state === 'waiting' && line.since !== null}since {absolute(line.since, zone(), now)}{/if}
+        </span>
+        {#if more.length > 0}<span class="block text-sm opacity-85">{more.join(' · ')}</span>{/if}
+        {#if state === 'again' || state === 'gone'}
+          <a class="btn mt-1 btn-sm" href="/assignments/{line.assignmentId}#packet"
+            >Back into the work<span class="sr-only">: {line.title}</span></a
+          >
+        {/if}
       </span>
     </span>
   </td>
@@ -42,6 +56,9 @@
       {#if counted !== line.given}<span class="block text-sm">{pointsText(line.given ?? 0)} before lateness</span>{/if}
     {:else if hasPoints}
       <span class="text-sm opacity-85">of {pointsText(line.points ?? 0)}</span>
+    {:else if line.credits}
+      <b class="font-display text-lg leading-tight">{pointsText(line.credits.granted)}</b>
+      <span class="text-sm">of {pointsText(line.credits.target)} credits</span>
     {:else}<span class="text-sm opacity-85">No points</span>{/if}
   </td>
 </tr>

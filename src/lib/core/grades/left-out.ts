@@ -1,0 +1,134 @@
+import { Decimal } from '../decimal';
+import type { Worth } from './items';
+import type { Category } from './scheme';
+
+/** An item of a category with what it is worth there. */
+export interface Weighted extends Worth {
+  id: string;
+}
+
+/** What a category holds, with its rules and the share that stands in for others where it is better; null while there is none. */
+export interface Filled {
+  rules: Pick<Category, 'dropLowest' | 'dropHighest' | 'replace'>;
+  items: readonly Weighted[];
+  standIn: Decimal | null;
+}
+
+/** What a category counts once its lowest and highest are left out and a better result stands in. */
+export interface Kept {
+  lowest: Set<string>;
+  highest: Set<string>;
+  replaced: Set<string>;
+  earned: Decimal;
+  of: Decimal;
+}
+
+/**
+ * Which are left out of categories that are summed together, and for which a better result stands in.
+ *
+ * The lowest are those without which the result is highest, not those with the lowest percent: where assignments weigh differently
+ * these can be others, and by the lowest percent a better mark could lower the grade. The highest are, likewise, those without which
+ * the result is lowest. One result always stays.
+ *
+ * Found by Dinkelbach's method (Management Science 13, 1967): the best ratio of two sums is the best sum at the right price.
+ *
+ * @param added what comes on top of their sum
+ */
+export function leaveOut(together: readonly Filled[], added: Decimal = ZERO): Kept[] {
+  const onTop = { earned: added, of: ZERO };
+  let price = ratioOf([onTop, ...together.map(({ items }) => summed(items))]);
+  for (let turn = 1; ; turn++) {
+    const at = price;
+    const kept = together.map((filled) => keptAt(filled, at));
+    const next = ratioOf([onTop, ...kept]);
+    // What was chosen is one of several that are as good only where the price no longer moves; it does not move for long.
+    if (next.sub(price).abs().lte(TRACE) || turn === MOST_TURNS) return kept;
+    price = next;
+  }
+}
+
+/**
+ * The best choice where what is kept pays a price for what it could have been.
+ *
+ * @param price what one unit of `of` costs; zero where a category only adds
+ */
+export function keptAt({ rules, items, standIn }: Filled, price: Decimal): Kept {
+  const { dropLowest, dropHighest, replace } = rules;
+  const pool = items
+    .filter(({ extra, of }) => !extra && of.gt(0))
+    .sort((a, b) => surplus(a, price).cmp(surplus(b, price)) || byId(a, b));
+  const most = Math.min(dropHighest, Math.max(0, pool.length - 1));
+  const [rest, top] = [pool.slice(0, pool.length - most), pool.slice(pool.length - most)];
+  const fewest = Math.min(dropLowest, Math.max(0, rest.length - 1));
+  const by = replace && standIn ? { share: standIn, most: replace.most, id: replace.by } : null;
+  const choice = by
+    ? withStandIn(rest, fewest, by, price)
+    : { dropped: rest.slice(0, fewest).map(({ id }) => id), replaced: [] };
+  const [lowest, replaced] = [new Set(choice.dropped), new Set(choice.replaced)];
+  const counted = rest
+    .filter(({ id }) => !lowest.has(id))
+    .map((item) => (by && replaced.has(item.id) ? { ...item, earned: by.share.mul(item.of) } : item));
+  const sums = summed([...counted, ...items.filter(({ extra }) => extra)]);
+  return { lowest, highest: new Set(top.map(({ id }) => id)), replaced, ...sums };
+}
+
+interface StandIn {
+  id: string;
+  share: Decimal;
+  most: number;
+}
+interface State {
+  value: Decimal;
+  dropped: string[];
+  replaced: string[];
+}
+
+/** What is replaced need not be left out, nor the other way round: a table of the best sums so far, by how many of each. */
+function withStandIn(pool: readonly Weighted[], drop: number, by: StandIn, price: Decimal): State {
+  let states = new Map<string, State>([['', { value: ZERO, dropped: [], replaced: [] }]]);
+  for (const item of pool) {
+    const next = new Map<string, State>();
+    for (const state of states.values())
+      for (const grown of waysOn(state, item, drop, by, price)) keepBetter(next, grown);
+    states = next;
+  }
+  const full = [...states.values()].filter(({ dropped }) => dropped.length === drop);
+  return full.reduce((a, b) => (b.value.gt(a.value) ? b : a));
+}
+
+function waysOn(state: State, item: Weighted, drop: number, by: StandIn, price: Decimal): State[] {
+  const { value, dropped, replaced } = state;
+  const better = by.share.mul(item.of);
+  const canStandIn = item.id !== by.id && replaced.length < by.most && better.gt(item.earned);
+  const paid = value.sub(price.mul(item.of));
+  return [
+    { ...state, value: paid.add(item.earned) },
+    ...(canStandIn ? [{ ...state, value: paid.add(better), replaced: [...replaced, item.id] }] : []),
+    ...(dropped.length < drop ? [{ ...state, dropped: [...dropped, item.id] }] : [])
+  ];
+}
+
+function keepBetter(states: Map<string, State>, state: State): void {
+  const key = `${state.dropped.length} ${state.replaced.length}`;
+  const known = states.get(key);
+  if (!known || state.value.gt(known.value)) states.set(key, state);
+}
+
+const MOST_TURNS = 60;
+const ZERO = new Decimal(0);
+/** Below this two prices are one: what forty digits leave beside the exact figure. */
+const TRACE = new Decimal('1e-32');
+const byId = (a: { id: string }, b: { id: string }) => (a.id < b.id ? -1 : Number(a.id > b.id));
+const surplus = ({ earned, of }: Weighted, price: Decimal) => earned.sub(price.mul(of));
+
+interface Sums {
+  earned: Decimal;
+  of: Decimal;
+}
+const add = (a: Sums, b: Sums): Sums => ({ earned: a.earned.add(b.earned), of: a.of.add(b.of) });
+const summed = (items: readonly Sums[]) => items.reduce(add, { earned: ZERO, of: ZERO });
+
+function ratioOf(sums: readonly Sums[]): Decimal {
+  const { earned, of } = summed(sums);
+  return of.isZero() ? ZERO : earned.div(of);
+}

@@ -1,0 +1,14 @@
+/** From how many results on a spread says nothing of one of them. */
+export const LEAST_RESULTS = 10;
+
+/** How many results lie in each tenth, from 0 to 10 % up to 90 to 100 %. */
+export interface Spread {
+  assignmentId: string;
+  title: string;
+  tenths: number[];
+  results: number;
+}
+
+/** What is shown of a spread: nothing while there are too few, so that nobody reads a classmate's mark out of it. */
+export const shownSpreads = (spreads: readonly Spread[]): Spread[] =>
+  spreads.filter(({ results }) => results >= LEAST_RESULTS);

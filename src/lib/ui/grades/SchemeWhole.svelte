@@ -1,0 +1,118 @@
+<script lang="ts">
+  import type { Absent } from '$core/grades/absent';
+  import { SCALES } from '$core/grades/scales';
+  import type { Scheme } from '$core/grades/scheme';
+  import SchemeBands from './SchemeBands.svelte';
+
+  /** What holds for the whole result: what is absent, scale, rounding, the most, and what it takes to pass. */
+  let { scheme = $bindable() }: { scheme: Scheme } = $props();
+  const known = $derived(
+    SCALES.find(({ scale }) => JSON.stringify(scale) === JSON.stringify(scheme.scale))?.title ?? ''
+  );
+  const ABSENT: Record<Absent['kind'], Absent> = {
+    never: { kind: 'never' },
+    'after-due': { kind: 'after-due', days: 0 },
+    from: { kind: 'from', day: '' }
+  };
+  const percent = (text: string) => (text === '' ? null : Number(text));
+
+  function useScale(title: string) {
+    const found = SCALES.find((one) => one.title === title);
+    if (!found) return;
+    scheme.scale = structuredClone(found.scale);
+    scheme.rounding = { ...found.rounding };
+  }
+</script>
+
+<section class="mb-6" aria-labelledby="whole">
+  <h3 id="whole" class="mb-2 text-xl font-semibold">The whole result</h3>
+  <div class="flex flex-wrap items-end gap-3 text-sm">
+    <label
+      >Work that is not there
+      <select
+        class="select mt-1 flex"
+        value={scheme.absent.kind}
+        onchange={(event) => (scheme.absent = ABSENT[event.currentTarget.value as Absent['kind']])}
+      >
+        <option value="never">never counts</option>
+        <option value="after-due">is zero some days after it was due</option>
+        <option value="from">is zero from a day on</option>
+      </select></label
+    >
+    {#if scheme.absent.kind === 'after-due'}<label
+        >Days after <input
+          class="input mt-1 block w-20"
+          type="number"
+          min="0"
+          max="365"
+          bind:value={scheme.absent.days}
+        /></label
+      >{:else if scheme.absent.kind === 'from'}<label
+        >From <input class="input mt-1 block" type="date" bind:value={scheme.absent.day} /></label
+      >{/if}
+    <label
+      >The scale
+      <select class="select mt-1 flex" value={known} onchange={(event) => useScale(event.currentTarget.value)}>
+        {#if known === ''}<option value="">of this course’s own</option>{/if}
+        {#each SCALES as { title } (title)}<option>{title}</option>{/each}
+      </select></label
+    >
+    <label
+      >Rounded once, to
+      <select class="select mt-1 flex" bind:value={scheme.rounding.step}>
+        <option value={0.01}>hundredths</option><option value={0.1}>tenths</option><option value={0.25}>quarters</option
+        >
+        <option value={0.5}>halves</option><option value={1}>whole numbers</option>
+      </select></label
+    >
+    <label
+      >Between two
+      <select class="select mt-1 flex" bind:value={scheme.rounding.how}>
+        <option value="half-up">halves up</option><option value="half-even">halves to the even one</option>
+        <option value="down">always down</option><option value="up">always up</option>
+      </select></label
+    >
+    <label
+      >At most, in %
+      <input
+        class="input mt-1 block w-24"
+        type="number"
+        min="100"
+        max="200"
+        value={scheme.most ?? ''}
+        oninput={(event) => (scheme.most = percent(event.currentTarget.value))}
+      /></label
+    >
+    <label
+      >Passed from, in %
+      <input
+        class="input mt-1 block w-24"
+        type="number"
+        min="0"
+        max="100"
+        step="any"
+        value={scheme.pass ?? ''}
+        oninput={(event) => (scheme.pass = percent(event.currentTarget.value))}
+      /></label
+    >
+    <label
+      >At most so many % where a minimum is not reached
+      <input
+        class="input mt-1 block w-24"
+        type="number"
+        min="0"
+        max="100"
+        step="any"
+        value={scheme.failedAtMost ?? ''}
+        oninput={(event) => (scheme.failedAtMost = percent(event.currentTarget.value))}
+      /></label
+    >
+    <label class="flex items-center gap-2 pb-2"
+      ><input class="checkbox checkbox-sm" type="checkbox" bind:checked={scheme.passTakes.credits} /> Passing takes the credits</label
+    >
+    <label class="flex items-center gap-2 pb-2"
+      ><input class="checkbox checkbox-sm" type="checkbox" bind:checked={scheme.passTakes.stages} /> Passing takes all stages</label
+    >
+  </div>
+  {#if scheme.scale.kind === 'bands'}<SchemeBands bind:bands={scheme.scale.bands} />{/if}
+</section>

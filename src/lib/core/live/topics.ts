@@ -16,6 +16,8 @@ export const topics = {
   /** In which courses somebody is, and invitations to others. */
   courses: 'courses',
   shelf: 'shelf',
+  /** A person's own plan: sittings, hours, what takes them elsewhere. */
+  plan: 'plan',
   tidings: 'tidings'
 } as const;
 

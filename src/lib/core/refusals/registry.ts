@@ -7,6 +7,7 @@ import { MARK_REFUSALS, markRefusalWords, type MarkRefusal } from '../marking/wo
 import { REFUSALS, type Refusal } from '../packets/refusals';
 import { refusalWords } from '../packets/refusal-words';
 import { PEER_REFUSALS, peerRefusalWords, type PeerRefusal } from '../peers/refusals';
+import { PLAN_REFUSALS, planRefusalWords, type PlanRefusal } from '../plan/refusals';
 import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '../pieces/refusals';
 import { SCHOOL_REFUSALS, schoolRefusalWords, type SchoolRefusal } from '../school/refusals';
 import { STORE_TROUBLES, storeTroubleWords, type StoreTrouble } from '../shelf/outside';
@@ -19,6 +20,7 @@ export type RefusalCode =
   | MarkRefusal
   | CreditRefusal
   | GradeRefusal
+  | PlanRefusal
   | PeerRefusal
   | JoinRefusal
   | SaidRefusal
@@ -53,6 +55,7 @@ export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...MARK_REFUSALS,
   ...CREDIT_REFUSALS,
   ...GRADE_REFUSALS,
+  ...PLAN_REFUSALS,
   ...PEER_REFUSALS,
   ...PIECE_REFUSALS,
   ...JOIN_REFUSALS,
@@ -71,6 +74,7 @@ const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(MARK_REFUSALS, markRefusalWords),
   ...topic(CREDIT_REFUSALS, creditRefusalWords),
   ...topic(GRADE_REFUSALS, gradeRefusalWords),
+  ...topic(PLAN_REFUSALS, planRefusalWords),
   ...topic(PEER_REFUSALS, peerRefusalWords),
   ...topic(PIECE_REFUSALS, (why, { largest, types }) => pieceRefusalWords(why, largest, types)),
   ...topic(JOIN_REFUSALS, joinRefusalWords),

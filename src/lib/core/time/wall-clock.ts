@@ -47,9 +47,9 @@ export function isZone(zone: string): boolean {
   }
 }
 
-/** What clocks in the zone show at an instant, as an `<input type="datetime-local">` wants it: `YYYY-MM-DDTHH:MM`. */
-export function toWallClock(moment: Moment, zone: string): string {
-  return zoned(moment, zone).toPlainDateTime().toString({ smallestUnit: 'minute' });
+/** What clocks in the zone show at an instant, as an `<input type="datetime-local">` wants it: `YYYY-MM-DDTHH:MM`, or with seconds. */
+export function toWallClock(moment: Moment, zone: string, to: 'minute' | 'second' = 'minute'): string {
+  return zoned(moment, zone).toPlainDateTime().toString({ smallestUnit: to });
 }
 
 /** The same wall-clock time some calendar days later, whatever the clocks do in between. */

@@ -38,6 +38,7 @@ import * as markers from './migrations/0034-markers';
 import * as peerReading from './migrations/0035-peer-reading';
 import * as voices from './migrations/0036-voices';
 import * as grades from './migrations/0037-grades';
+import * as plan from './migrations/0038-plan';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -77,7 +78,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0034-markers', ...markers },
   { name: '0035-peer-reading', ...peerReading },
   { name: '0036-voices', ...voices },
-  { name: '0037-grades', ...grades }
+  { name: '0037-grades', ...grades },
+  { name: '0038-plan', ...plan }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -18,6 +18,8 @@ export type Happening =
   | { what: 'extra-time'; packet: PacketNews }
   /** Something was written on a page of a working packet; `seq`: its count since. */
   | { what: 'written'; packet: PacketNews; pieceId: string; seq: number }
+  /** Something of a person's own plan changed. */
+  | { what: 'plan'; personId: string }
   /** Something of a person's own Shelf changed, or an upload of theirs was given up. */
   | { what: 'shelf'; personId: string }
   | { what: 'upload-dropped'; personId: string; assignmentId: string | null }
@@ -76,6 +78,7 @@ const AUDIENCES: Audiences = {
   'extra-time': ({ packet }) => ofPacket(packet, [topics.assignment(packet.facts.assignmentId)]),
   // Whoever has it open: nobody reads a draft as it is typed, but those who write it.
   written: ({ packet, pieceId, seq }) => ({ people: packet.members, about: [pageTopic(pieceId, seq)] }),
+  plan: ({ personId }) => ({ people: [personId], about: [topics.plan] }),
   shelf: ({ personId }) => ({ people: [personId], about: [topics.shelf] }),
   'upload-dropped': ({ personId, assignmentId }) => ({
     people: [personId],

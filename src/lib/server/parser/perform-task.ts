@@ -33,6 +33,8 @@ const PERFORM: Tasks = {
   annotated: async ({ remarks, ...file }) => (await import('../pdf/annotate')).annotate(file, remarks),
   hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),
   listing: async ({ xml }) => (await import('../shelf/outside/parse-listing')).parseListing(xml),
+  calendar: async ({ text, from, to, zone }) =>
+    (await import('$core/calendar/busy-times')).busyTimes(text, { from, to }, zone),
   captions: async ({ text }) => (await import('$core/recordings/captions')).readCaptions(text),
   recording: async (recording) => (await import('../blobs/put-recording-together')).putRecordingTogether(recording)
 };

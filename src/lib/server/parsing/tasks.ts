@@ -11,6 +11,7 @@ import type { Annotated } from '$core/remarks/remarked';
 import type { Passage } from '$core/recordings/passages';
 import type { Brought } from '$core/pages/brought';
 import type { OpenedPackage } from '$core/questions/qti/opened';
+import type { BusyRead } from '$core/calendar/busy-times';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */
@@ -71,6 +72,8 @@ export interface Tasks {
   'page-parsed': (input: { text: string }) => Promise<JSONContent>;
   'page-html': (input: { path: string }) => Promise<string>;
   'questions-package': (input: { path: string; name: string }) => Promise<OpenedPackage | null>;
+  /** When a calendar's owner is busy. `zone`: theirs, for times that name none. */
+  calendar: (input: { text: string; from: number; to: number; zone: string }) => Promise<BusyRead | null>;
   captions: (input: { text: string }) => Promise<Caption[] | null>;
   /** Files of a recording, put together into one. `into`: where it is written. */
   recording: (input: { parts: string[]; passages: Passage[] | null; into: string }) => Promise<void>;
@@ -96,6 +99,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   thumbnail: 'files',
   'page-picture': 'files',
   listing: 'files',
+  calendar: 'files',
   captions: 'files',
   'roster-table': 'files',
   'receipt-pdf': 'files',

@@ -24,8 +24,13 @@
     ...(person?.studies || (person && !person.teaches && !person.office) ? [{ href: '/desk', name: 'Desk' }] : []),
     ...(person?.teaches ? [{ href: '/marking', name: 'Marking' }] : []),
     ...(person ? [{ href: '/courses', name: 'Courses' }] : []),
-    ...(person?.studies ? [{ href: '/grades', name: 'Grades' }] : []),
-    ...(person?.studies ? [{ href: '/shelf', name: 'Shelf' }] : []),
+    ...(person?.studies
+      ? [
+          { href: '/plan', name: 'Plan' },
+          { href: '/shelf', name: 'Shelf' },
+          { href: '/grades', name: 'Grades' }
+        ]
+      : []),
     ...(person?.office ? [{ href: '/school', name: 'School' }] : [])
   ]);
 </script>
@@ -65,7 +70,7 @@
           <a
             {href}
             aria-current={path.startsWith(href) ? 'page' : undefined}
-            class="grid min-h-11 place-items-center border-y-3 border-transparent px-1.5 hover:bg-current/10 aria-[current]:border-accent sm:px-3"
+            class="grid min-h-11 place-items-center border-y-3 border-transparent px-1 text-[0.92rem] hover:bg-current/10 aria-[current]:border-accent sm:px-3 sm:text-base"
           >
             {name}
           </a>

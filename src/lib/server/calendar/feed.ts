@@ -1,0 +1,161 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { z } from 'zod';
+import { calendarText, eventText, type FeedEvent } from '$core/calendar/feed';
+import { makePlan } from '$core/plan/inputs';
+import { whyWords } from '$core/plan/why';
+import type { Actor } from '$core/people/policy';
+import { DAY } from '$core/time/moment';
+import { clock } from '../clock';
+import { config } from '../config';
+import { execute, inTransaction, ms, select } from '../db/connection';
+import { EFFECTIVE_DUE } from '../lines/effective';
+import { ownLinesWith } from '../lines/line';
+import { NotHere } from '../outcome';
+import { readPlanInputs } from '../plan/read-plan';
+
+/** How far back and ahead a feed goes. */
+const BACK = 60 * DAY;
+const AHEAD = 400 * DAY;
+const MOST = 3000;
+
+/**
+ * Makes a person's feed, or a new one in place of the one that they have: the old address says nothing from then on. Its secret is kept
+ * as a digest, so that the address is shown once.
+ *
+ * @returns the address
+ */
+export async function makeFeed(person: Actor): Promise<string> {
+  const token = randomBytes(24).toString('base64url');
+  await execute(
+    `insert into calendar_feeds (person_id, token_hash, made_at) values ($1, $2, $3)
+     on conflict (person_id) do update set token_hash = excluded.token_hash, made_at = excluded.made_at`,
+    [person.id, digest(token), new Date(clock.now())]
+  );
+  return `${config.origin}/feeds/${token}.ics`;
+}
+
+/** Takes a person's feed away: its address says nothing any more. */
+export async function endFeed(person: Actor): Promise<void> {
+  await inTransaction(async (tx) => {
+    await execute('delete from calendar_feeds where person_id = $1', [person.id], tx);
+    await execute('delete from feed_events where person_id = $1', [person.id], tx);
+  });
+}
+
+/** Since when a person has a feed; null where they have none. */
+export async function feedSince(person: Actor): Promise<number | null> {
+  const [row] = await select(
+    z.object({ at: z.number() }),
+    `select ${ms('made_at')} as at from calendar_feeds where person_id = $1`,
+    [person.id]
+  );
+  return row?.at ?? null;
+}
+
+/**
+ * A feed as whoever has its address reads it: due moments and sessions, each under a name that stays, with a number that grows when it
+ * changes (RFC 5545, 3.8.7.4).
+ *
+ * @throws NotHere where there is no such feed, or it was taken away
+ */
+export async function readFeed(token: string): Promise<string> {
+  const [owner] = await select(Owner, OWNER, [digest(token)]);
+  if (!owner) throw new NotHere('This calendar');
+  return feedOf(owner);
+}
+
+/** A person's own calendar as one file, to take along once. */
+export async function ownCalendar(person: Actor & { name: string; zone: string }): Promise<string> {
+  return feedOf({ id: person.id, name: person.name, zone: person.zone });
+}
+
+type Owner = z.infer<typeof Owner>;
+
+async function feedOf(owner: Owner): Promise<string> {
+  const now = clock.now();
+  const [events, known] = await Promise.all([
+    eventsOf(owner),
+    select(KnownRow, 'select uid, digest, sequence, text from feed_events where person_id = $1', [owner.id])
+  ]);
+  const before = new Map(known.map((one) => [one.uid, one]));
+  const changed: Array<z.infer<typeof KnownRow>> = [];
+  const texts = events.map((event) => {
+    const own = digestOf(event);
+    const was = before.get(event.uid);
+    if (was?.digest === own) return was.text;
+    const sequence = was ? was.sequence + 1 : 0;
+    const text = eventText(event, { sequence, changedAt: now });
+    changed.push({ uid: event.uid, digest: own, sequence, text });
+    return text;
+  });
+  await note(owner.id, changed, now);
+  const zones = [...new Set([owner.zone, ...events.map(({ zone }) => zone)])];
+  return calendarText(`${owner.name}, Vendro`, texts, zones, now);
+}
+
+async function eventsOf(owner: Owner): Promise<FeedEvent[]> {
+  const now = clock.now();
+  const bind = [owner.id, new Date(now), new Date(now - BACK), new Date(now + AHEAD), MOST];
+  const [dues, inputs] = await Promise.all([select(DueRow, DUES, bind), readPlanInputs(owner, owner.zone)]);
+  const titles = new Map(inputs.lines.map((line) => [line.assignmentId, line]));
+  const placed = makePlan(inputs).plan.sittings.map((one) => ({ ...one, about: whyWords(one.why, owner.zone, now) }));
+  const pinned = inputs.kept
+    .filter(({ state, to }) => state === 'pinned' && to > now)
+    .map((one) => ({ ...one, about: 'You put it there' }));
+  const sittings = [...placed, ...pinned].flatMap(({ taskId, no, from, to, about }): FeedEvent[] => {
+    const line = titles.get(taskId);
+    if (!line) return [];
+    const url = `${config.origin}/assignments/${taskId}`;
+    return [
+      {
+        uid: `session-${taskId}-${no}@vendro`,
+        title: line.title,
+        from,
+        to,
+        zone: owner.zone,
+        about: `${line.course.title}\n${about}`,
+        url,
+        busy: true
+      }
+    ];
+  });
+  return [...dues.map((due) => dueEvent(due)), ...sittings];
+}
+
+function dueEvent({ id, title, course, zone, due }: z.infer<typeof DueRow>): FeedEvent {
+  const url = `${config.origin}/assignments/${id}`;
+  return { uid: `due-${id}@vendro`, title: `Due: ${title}`, from: due, to: due, zone, about: course, url, busy: false };
+}
+
+async function note(person: string, changed: ReadonlyArray<z.infer<typeof KnownRow>>, now: number): Promise<void> {
+  if (changed.length === 0) return;
+  await execute(NOTE, [
+    person,
+    changed.map(({ uid }) => uid),
+    changed.map((one) => one.digest),
+    changed.map(({ sequence }) => sequence),
+    changed.map(({ text }) => text),
+    new Date(now)
+  ]);
+}
+
+const digest = (token: string): Buffer => createHash('sha256').update(token).digest();
+const digestOf = (event: FeedEvent): string =>
+  createHash('sha256').update(JSON.stringify(event)).digest('base64url').slice(0, 22);
+
+const Owner = z.object({ id: z.string(), name: z.string(), zone: z.string() });
+const OWNER = `
+  select p.id, p.name, p.zone from calendar_feeds f join people p on p.id = f.person_id where f.token_hash = $1`;
+const KnownRow = z.object({ uid: z.string(), digest: z.string(), sequence: z.number(), text: z.string() });
+const DueRow = z.object({ id: z.string(), title: z.string(), course: z.string(), zone: z.string(), due: z.number() });
+const DUES = `
+  select a.id, a.title, c.title as course, c.zone, ${ms(`(${EFFECTIVE_DUE})`)} as due ${ownLinesWith('')}
+    and (${EFFECTIVE_DUE}) > $3 and (${EFFECTIVE_DUE}) < $4 and not coalesce(p.excused, false)
+  order by (${EFFECTIVE_DUE}), a.id limit $5`;
+/** Two readers at once note the same. */
+const NOTE = `
+  insert into feed_events (person_id, uid, digest, sequence, text, changed_at)
+  select $1, t.uid, t.digest, t.sequence, t.text, $6
+  from unnest($2::text[], $3::text[], $4::int[], $5::text[]) as t (uid, digest, sequence, text)
+  on conflict (person_id, uid) do update set digest = excluded.digest, sequence = excluded.sequence, text = excluded.text,
+    changed_at = excluded.changed_at`;

@@ -1,0 +1,88 @@
+import { z } from 'zod';
+import { Sitting, USUAL_HOURS, USUAL_SITTING, WorkingHours } from '$core/plan/free-time';
+import { PLAN_DAYS, type PlanInputs, type PlanLine } from '$core/plan/inputs';
+import type { Actor } from '$core/people/policy';
+import { DAY } from '$core/time/moment';
+import { clock } from '../clock';
+import { PACE, PaceRow, PAUSES, PauseRow } from '../courses/pace';
+import { jsonRows, ms, select } from '../db/connection';
+import { LINE_COLUMNS, LineRow, ownLinesWith, toLines } from '../lines/line';
+import { RESTED } from '../lines/projection';
+
+/** More open work than anybody has. */
+const MOST = 400;
+
+/** All that a student's plan is made of. Two queries. */
+export async function readPlanInputs(person: Pick<Actor, 'id'>, zone: string): Promise<PlanInputs> {
+  const now = clock.now();
+  const [rows, [own]] = await Promise.all([
+    select(PlanRow, LINES, [person.id, new Date(now), MOST]),
+    select(OwnRow, OWN, [person.id, new Date(now - 30 * DAY), new Date(now + (PLAN_DAYS + 1) * DAY), new Date(now)])
+  ]);
+  const lines = toLines(rows, now).flatMap((line, i): PlanLine[] => {
+    const row = rows[i];
+    if (!row) return [];
+    const { own: minutes, target, passBy, allowance, settles, pace, sat } = row;
+    return [{ ...line, own: minutes, target, passBy, allowance, settles, pace, sat, courseEnds: null }];
+  });
+  const { hours, sitting, busy, kept, past, pauses } = own ?? {
+    hours: null,
+    sitting: null,
+    busy: [],
+    kept: [],
+    past: [],
+    pauses: []
+  };
+  return { lines, hours: hours ?? USUAL_HOURS, sitting: sitting ?? USUAL_SITTING, busy, kept, past, pauses, now, zone };
+}
+
+const PlanRow = LineRow.extend({
+  own: z.number().nullable(),
+  target: z.number().nullable(),
+  passBy: z.number().nullable(),
+  allowance: z.number().nullable(),
+  settles: z.string(),
+  pace: PaceRow,
+  sat: z.number()
+});
+const SAT = `coalesce((select round(sum(extract(epoch from s.ends_at - s.starts_at)) / 60)::int from plan_sittings s
+  where s.person_id = $1 and s.assignment_id = a.id and s.state = 'held'), 0)`;
+const LINES = `
+  select ${LINE_COLUMNS}, w.minutes as own, ${ms('w.target_at')} as target, ${ms('a.pass_by')} as "passBy", a.allowance, a.settles,
+    ${PACE('c')} as pace, ${SAT} as sat
+  ${ownLinesWith('left join plan_wishes w on w.assignment_id = a.id and w.person_id = $1')}
+    and not ${RESTED} and coalesce(p.phase, 'making') not in ('submitted', 'revising')
+  order by a.due_at nulls last, a.id limit $3`;
+
+const Kept = z.object({
+  id: z.string(),
+  taskId: z.string(),
+  no: z.number(),
+  state: z.enum(['pinned', 'running', 'held']),
+  from: z.number(),
+  to: z.number()
+});
+const OwnRow = z.object({
+  hours: WorkingHours.nullable(),
+  sitting: Sitting.nullable(),
+  busy: z.array(z.object({ title: z.string(), from: z.number(), to: z.number() })),
+  kept: z.array(Kept),
+  past: z.array(z.object({ course: z.string(), said: z.number(), sat: z.number() })),
+  pauses: z.array(PauseRow)
+});
+const BUSY = `
+  select b.title, ${ms('b.starts_at')} as "from", ${ms('b.ends_at')} as "to" from busy_calendars k join busy_times b on b.calendar_id = k.id
+  where k.person_id = $1 and b.ends_at > $2 and b.starts_at < $3 order by b.starts_at, b.title limit 5000`;
+const KEPT = `
+  select s.id, s.assignment_id as "taskId", s.no, s.state, ${ms('s.starts_at')} as "from", ${ms('coalesce(s.ends_at, $4)')} as "to"
+  from plan_sittings s where s.person_id = $1 and (s.starts_at > $2 or s.state = 'running') order by s.starts_at, s.id limit 2000`;
+/** Work that came to rest, of which they said how long they sat at it. */
+const PAST = `
+  select c.slug as course, a.expected_minutes::float8 as said, sum(extract(epoch from s.ends_at - s.starts_at) / 60)::float8 as sat
+  from plan_sittings s join assignments a on a.id = s.assignment_id join courses c on c.id = a.course_id
+  join packets_of_people w on w.assignment_id = a.id and w.person_id = $1 join packets p on p.id = w.packet_id and p.phase = 'settled'
+  where s.person_id = $1 and s.state = 'held' and a.expected_minutes is not null
+  group by c.slug, a.id, a.expected_minutes order by max(s.ends_at) desc limit 60`;
+const OWN = `
+  select (select hours from plan_settings where person_id = $1) as hours, (select sitting from plan_settings where person_id = $1) as sitting,
+    ${jsonRows(BUSY)} as busy, ${jsonRows(KEPT)} as kept, ${jsonRows(PAST)} as past, ${PAUSES} as pauses`;

@@ -1,0 +1,32 @@
+<script lang="ts">
+  import type { DueOn } from '$core/plan/view';
+  import { getZone } from '$ui/time/reader';
+  import { isOn } from '$core/plan/view';
+
+  interface Props {
+    day: number;
+    now: number;
+    dues: readonly DueOn[];
+  }
+  /** The head of a day: which it is, and what is due on it. */
+  const { day, now, dues }: Props = $props();
+  const zone = getZone();
+  const name = $derived(
+    new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone() }).format(day)
+  );
+  const clock = (at: number) =>
+    new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone() }).format(at);
+</script>
+
+<div class="px-1.5 pb-1 text-sm">
+  <h3 class={isOn(now, day, zone()) ? 'font-semibold underline decoration-accent decoration-3 underline-offset-4' : ''}>
+    {name}
+  </h3>
+  <ul>
+    {#each dues as { id, title, due } (id)}<li class="truncate text-xs">
+        <a class="link link-hover" href="/assignments/{id}" title="{title}, due {clock(due)}"
+          ><span class="figures">{clock(due)}</span> due: {title}</a
+        >
+      </li>{/each}
+  </ul>
+</div>

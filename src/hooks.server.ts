@@ -10,6 +10,8 @@ import {
 import { findSession, SESSION_COOKIE } from '$server/auth/sessions';
 import { sendDue } from '$server/jobs/send-due-mail';
 import { blobStoreProblem } from '$server/blobs/store';
+import { makeOwnData } from '$server/own/own-data';
+import { vapidKeys } from '$server/reminders/push';
 import { openSimulatedSite } from '$server/links/simulated-site';
 import { hearChanges } from '$server/live/hub';
 import { mark } from '$server/live/recent-changes';
@@ -26,7 +28,7 @@ import { readTheme } from './routes/shared/theme';
 const FORM_LIMIT = 256 * 1024;
 /** Largest body of what was written on a page between two pauses: a long text that is pasted at once. */
 const PAGE_LIMIT = 2.2 * 1024 * 1024;
-const WRITTEN = /^\/(assignments\/[^/]+\/pages|marking\/[^/]+\/parts)\/[^/]+$/;
+const WRITTEN = /^\/((assignments\/[^/]+\/pages|marking\/[^/]+\/parts)\/[^/]+|plan\/calendars)$/;
 const SAFE_METHODS = new Set(['GET', 'HEAD', 'OPTIONS']);
 
 // Whatever this process writes is nobody else's to read on this machine.
@@ -38,11 +40,14 @@ process.on('unhandledRejection', (reason) => log.error({ err: reason }, 'a failu
 export const init: ServerInit = async () => {
   const problem = await blobStoreProblem();
   if (problem) log.error({ problem }, 'blobs cannot be written');
+  // Made at the first start, so that no page has to.
+  await vapidKeys();
   await openSimulatedSite();
   void hearChanges();
   const stopJobs = workOnJobs({
     'mail-tiding': ({ tidingId }) => mailTiding(tidingId),
     'send-mails': sendDue,
+    'own-data': ({ id }) => makeOwnData(id),
     'keep-store': keepStore,
     sweep: sweepAll
   });
@@ -91,7 +96,15 @@ function refuseForeign({ request, url }: RequestEvent): void {
 }
 
 /** What can be changed by somebody who is not signed in. Whatever is not named here cannot. */
-const OF_NOBODY = new Set(['/sign-in', '/sign-out', '/password/lost', '/password/[token]', '/theme', '/clock']);
+const OF_NOBODY = new Set([
+  '/sign-in',
+  '/sign-out',
+  '/password/lost',
+  '/password/[token]',
+  '/family/[token]',
+  '/theme',
+  '/clock'
+]);
 
 /** Denies by default: each use-case asks the policy besides, and knows more of what it is about. */
 function refuseNobody({ request, locals, route, url }: RequestEvent): void {

@@ -14,6 +14,7 @@ export const load = ({ locals, depends }) => {
       studies: person.studies,
       teaches: person.teaches,
       office: person.schoolRoles.includes('office'),
+      guards: person.schoolRoles.includes('guardian'),
       unread: person.unread
     },
     zone: reader.zone,

@@ -6,5 +6,6 @@ export const load = ({ locals, url }) => {
   const person = signedIn(locals, url);
   if (person.studies) redirect(303, '/desk');
   if (person.teaches) redirect(303, '/marking');
-  redirect(303, person.schoolRoles.includes('office') ? '/school' : '/desk');
+  if (person.schoolRoles.includes('office')) redirect(303, '/school');
+  redirect(303, person.schoolRoles.includes('guardian') ? '/family' : '/desk');
 };

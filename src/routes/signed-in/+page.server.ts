@@ -4,12 +4,19 @@ import { closeOtherSessions, readSessions, SESSION_COOKIE } from '$server/auth/s
 import { clock } from '$server/clock';
 import { action } from '../shared/action';
 import { signedIn } from '../shared/guard';
+import { shows } from '../shared/shows';
+import { topics } from '$core/live/topics';
+import { askForOwnData, readOwnData } from '$server/own/own-data';
 import { keepSession } from '../shared/session-cookie';
 import { Password } from '$server/people/create-person';
 
-export const load = async ({ locals, url, cookies }) => {
+export const load = async ({ locals, url, cookies, depends }) => {
   const person = signedIn(locals, url);
-  return { sessions: await readSessions(person.id, cookies.get(SESSION_COOKIE) ?? ''), now: clock.now() };
+  const [sessions, own] = await Promise.all([
+    readSessions(person.id, cookies.get(SESSION_COOKIE) ?? ''),
+    readOwnData(person)
+  ]);
+  return { ...shows(depends, topics.tidings), sessions, own, now: clock.now() };
 };
 
 const Which = z.object({ id: z.string().max(64).optional() });
@@ -23,6 +30,9 @@ const Change = z
   .refine(({ password, again }) => password === again, 'The two new passwords differ.');
 
 export const actions = {
+  own: action(z.object({}), (person) => askForOwnData(person), {
+    then: () => ({ done: 'It is being put together. You are told under Tidings when it is there.' })
+  }),
   password: action(
     Change,
     (person, { old, password }, { request }) =>

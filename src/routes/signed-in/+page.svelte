@@ -4,6 +4,7 @@
   import Field from '$ui/forms/Field.svelte';
   import NewPassword from '$ui/people/NewPassword.svelte';
   import Answered from '$ui/primitives/Answered.svelte';
+  import { sizeText } from '$core/materials/size-text';
   import When from '$ui/time/When.svelte';
 
   const { data, form } = $props();
@@ -35,6 +36,31 @@
       <button class="btn">Sign out everywhere but here</button>
     </form>
   {/if}
+  <section class="mt-10 rounded bg-base-100 p-4" id="own" aria-labelledby="own-title">
+    <h2 id="own-title" class="text-xl font-semibold">Everything of yours, to take along</h2>
+    <p class="my-2 max-w-prose text-sm">
+      One ZIP with all that you submitted and keep on your Shelf, your receipts, and marks, remarks, conversations and
+      sessions as tables (CSV) and as JSON. It is made behind this page, and can be fetched for a week.
+    </p>
+    <ul class="mb-2">
+      {#each data.own as one (one.id)}
+        <li>
+          Asked for <When moment={one.askedAt} both={false} />:
+          {#if one.madeAt !== null}<a class="link" href="/files/own/{one.id}" download>fetch it</a> ({sizeText(
+              one.size ?? 0
+            )})
+          {:else if one.failed}it could not be put together. Ask again; if that does not help, tell your school’s
+            office.
+          {:else}it is being put together.{/if}
+        </li>
+      {/each}
+    </ul>
+    <OneButton action="?/own" class="btn">Put it together</OneButton>
+    <p class="mt-3 text-sm">
+      <a class="link" href="/family">Family and who supports you</a> ·
+      <a class="link" href="/plan/reminders">Reminders</a>
+    </p>
+  </section>
   <section class="mt-10 rounded bg-base-100 p-4" aria-labelledby="password">
     <h2 id="password" class="text-xl font-semibold">Change your password</h2>
     <p class="mb-3 text-sm">You are signed out everywhere else then.</p>

@@ -1,6 +1,7 @@
 import { UNFINISHED_REFUSALS, unfinishedRefusalWords, type UnfinishedRefusal } from '../assignments/unfinished';
 import { STARTER_REFUSALS, starterRefusalWords, type StarterRefusal } from '../assignments/starter-refusals';
 import { JOIN_REFUSALS, joinRefusalWords, type JoinRefusal } from '../courses/join-phrase';
+import { FAMILY_REFUSALS, familyRefusalWords, type FamilyRefusal } from '../family/refusals';
 import { GRADE_REFUSALS, gradeRefusalWords, type GradeRefusal } from '../grades/refusals';
 import { CREDIT_REFUSALS, creditRefusalWords, type CreditRefusal } from '../judging/credits';
 import { MARK_REFUSALS, markRefusalWords, type MarkRefusal } from '../marking/words';
@@ -20,6 +21,7 @@ export type RefusalCode =
   | MarkRefusal
   | CreditRefusal
   | GradeRefusal
+  | FamilyRefusal
   | PlanRefusal
   | PeerRefusal
   | JoinRefusal
@@ -55,6 +57,7 @@ export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...MARK_REFUSALS,
   ...CREDIT_REFUSALS,
   ...GRADE_REFUSALS,
+  ...FAMILY_REFUSALS,
   ...PLAN_REFUSALS,
   ...PEER_REFUSALS,
   ...PIECE_REFUSALS,
@@ -74,6 +77,7 @@ const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(MARK_REFUSALS, markRefusalWords),
   ...topic(CREDIT_REFUSALS, creditRefusalWords),
   ...topic(GRADE_REFUSALS, gradeRefusalWords),
+  ...topic(FAMILY_REFUSALS, familyRefusalWords),
   ...topic(PLAN_REFUSALS, planRefusalWords),
   ...topic(PEER_REFUSALS, peerRefusalWords),
   ...topic(PIECE_REFUSALS, (why, { largest, types }) => pieceRefusalWords(why, largest, types)),

@@ -69,14 +69,16 @@ const WORDS: Record<Kind, Say> = {
       ? `${facts.by} cannot come at any of those times about ${title}${quoted(facts.says)}`
       : `${facts.by} comes ${when(facts.due)} about ${title}`;
   },
-  'coming-due': ({ title, facts }, when) =>
-    `${title} is due ${when(facts.due ?? 0)}${facts.how === 'planned-short' ? ', and your plan does not fit it' : ''}`,
+  'coming-due': ({ title, facts }, when) => `${title} is due ${when(facts.due ?? 0)}`,
+  'due-now': ({ title, facts }, when) => `${title} is due ${when(facts.due ?? 0)}: a few hours are left`,
+  support: ({ title, facts }) => `${facts.by ?? 'Somebody'} wrote about ${title}${quoted(facts.says)}`,
   closing: ({ title, facts }, when) => `${title} closes for good ${when(facts.due ?? 0)}`,
   untouched: ({ title, facts }, when) => `${title} is due ${when(facts.due ?? 0)}, and nothing in it is filled in yet`,
   'plan-short': ({ title, facts }) => `Your plan does not fit ${title}${facts.says ? `: ${facts.says}` : ''}`,
   'not-arrived': ({ title, facts }, when) =>
     `What you sealed of ${title} has not arrived yet. Until ${when(facts.due ?? 0)} it still can`,
   digest: ({ title, facts }) => `A summary was sent to ${facts.says ?? 'your family'}: ${title}`,
+  'own-data': ({ title }) => `${title} is put together, to take along`,
   'final-results': ({ title, facts }) =>
     facts.how === 'sent'
       ? `Final results of ${title} came in`

@@ -51,6 +51,7 @@ export const REFERENCES = [
   ['materials', 'sha256'],
   ['post_files', 'sha256'],
   ['remark_voices', 'sha256'],
+  ['own_data', 'sha256'],
   ['link_looks', 'picture_sha256'],
   ['blob_pdfs', 'pdf_sha256'],
   ['blob_thumbnails', 'thumbnail_sha256'],

@@ -39,6 +39,7 @@ import * as peerReading from './migrations/0035-peer-reading';
 import * as voices from './migrations/0036-voices';
 import * as grades from './migrations/0037-grades';
 import * as plan from './migrations/0038-plan';
+import * as remindersAndFamily from './migrations/0039-reminders-and-family';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -79,7 +80,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0035-peer-reading', ...peerReading },
   { name: '0036-voices', ...voices },
   { name: '0037-grades', ...grades },
-  { name: '0038-plan', ...plan }
+  { name: '0038-plan', ...plan },
+  { name: '0039-reminders-and-family', ...remindersAndFamily }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

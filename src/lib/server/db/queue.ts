@@ -9,12 +9,16 @@ export interface Jobs {
   'mail-tiding': { tidingId: string };
   /** Mails that are due. */
   'send-mails': object;
+  /** All that is somebody's own, to be put together. */
+  'own-data': { id: string };
   /** Looks after stored bytes: sweeps, holds against hashes, collects. */
   'keep-store': object;
   /** Looks for what the passing of time has done. */
   sweep: object;
 }
-export const QUEUES = ['mail-tiding', 'send-mails', 'keep-store', 'sweep'] as const satisfies Array<keyof Jobs>;
+export const QUEUES = ['mail-tiding', 'send-mails', 'own-data', 'keep-store', 'sweep'] as const satisfies Array<
+  keyof Jobs
+>;
 
 /** Tries again after this many seconds, then twice as long, and so on. */
 const RETRY = { retryLimit: 6, retryDelay: 30, retryBackoff: true };

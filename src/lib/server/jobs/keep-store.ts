@@ -2,6 +2,7 @@ import { MINUTE } from '$core/time/moment';
 import { collect } from '../blobs/collect';
 import { scrub } from '../blobs/scrub';
 import { clock } from '../clock';
+import { dropOldData } from '../own/own-data';
 import { sweepUploads } from '../uploads/sweep';
 
 const EVERY = 10 * MINUTE;
@@ -10,6 +11,7 @@ const EVERY = 10 * MINUTE;
 export async function keepStore(): Promise<void> {
   await sweepUploads();
   await scrub();
+  await dropOldData();
   const turn = Math.floor(clock.now() / EVERY) % 256;
   await collect(turn.toString(16).padStart(2, '0'));
 }

@@ -1,3 +1,9 @@
+import { sweepBusyCalendars } from '../calendar/busy-calendars';
+import { sendDigests } from '../family/digests';
+import { sendCalmMails } from '../reminders/calm-mail';
+import { pushDue } from '../reminders/push';
+import { remindDue } from '../reminders/remind-due';
+import { watchPlans } from '../reminders/watch-plans';
 import { sweepShown } from '../courses/tell-shown';
 import { returnDue } from '../marking/return-later';
 import { remindTakenBack } from '../rounds/remind';
@@ -10,5 +16,11 @@ export async function sweepAll(): Promise<void> {
   await returnDue();
   await remindTakenBack();
   await sweepShown();
+  await remindDue();
+  await watchPlans();
+  await sendCalmMails();
+  await sendDigests();
+  await sweepBusyCalendars();
+  await pushDue();
   await sendDue();
 }

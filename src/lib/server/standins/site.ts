@@ -1,4 +1,5 @@
 import { createServer, type Server } from 'node:http';
+import { answerPush } from './push-service';
 import { PAGES } from './site-pages';
 import { answerStore } from './store-pages';
 
@@ -12,6 +13,7 @@ export function serveSite(port: number, newest: () => number): Promise<Server | 
   const server = createServer((request, response) => {
     const path = new URL(request.url ?? '/', 'http://site').pathname;
     if (path === '/store' || path.startsWith('/store/')) return answerStore(request, response, newest());
+    if (path.startsWith('/push/')) return answerPush(request, response, path);
     if (path === MARK.path) return void response.end(MARK.says);
     const answer = PAGES[path] ?? PAGES[path.replace(/\/$/, '')];
     if (answer) answer(response, request);

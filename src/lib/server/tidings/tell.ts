@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isMailed, TIDINGS, type Kind } from '$core/tidings/kinds';
+import { isMailedAlone, TIDINGS, type Kind } from '$core/tidings/kinds';
 import type { TidingFacts } from '$core/tidings/views';
 import type { Moment } from '$core/time/moment';
 import { select, type Tx } from '../db/connection';
@@ -63,10 +63,8 @@ export async function tell(hearers: Hearers, news: News, tx: Tx): Promise<string
     ],
     tx
   );
-  for (const { id, wish } of told) {
-    const wishes = new Map(wish === null ? [] : [[news.kind as string, wish]]);
-    if (isMailed(news.kind, wishes)) await enqueue('mail-tiding', { tidingId: id }, TIDINGS[news.kind].patience, tx);
-  }
+  for (const { id, wish } of told)
+    if (isMailedAlone(news.kind, wish)) await enqueue('mail-tiding', { tidingId: id }, TIDINGS[news.kind].patience, tx);
   const heard = told.map(({ personId }) => personId);
   if (heard.length > 0) await publish({ what: 'tidings', people: heard }, tx);
   return heard;

@@ -9,7 +9,14 @@
   import ThemeChoice from './ThemeChoice.svelte';
 
   interface Props {
-    person: { name: string; studies: boolean; teaches: boolean; office: boolean; unread: number } | null;
+    person: {
+      name: string;
+      studies: boolean;
+      teaches: boolean;
+      office: boolean;
+      guards: boolean;
+      unread: number;
+    } | null;
     theme: 'day' | 'night' | 'system';
     path: string;
     /** What the runway shows; null until it has been read. */
@@ -21,7 +28,9 @@
   const { person, theme, path, runway, ask, children }: Props = $props();
 
   const rooms = $derived([
-    ...(person?.studies || (person && !person.teaches && !person.office) ? [{ href: '/desk', name: 'Desk' }] : []),
+    ...(person?.studies || (person && !person.teaches && !person.office && !person.guards)
+      ? [{ href: '/desk', name: 'Desk' }]
+      : []),
     ...(person?.teaches ? [{ href: '/marking', name: 'Marking' }] : []),
     ...(person ? [{ href: '/courses', name: 'Courses' }] : []),
     ...(person?.studies
@@ -31,6 +40,7 @@
           { href: '/grades', name: 'Grades' }
         ]
       : []),
+    ...(person?.guards ? [{ href: '/family', name: 'Family' }] : []),
     ...(person?.office ? [{ href: '/school', name: 'School' }] : [])
   ]);
 </script>

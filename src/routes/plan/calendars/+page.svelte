@@ -66,7 +66,7 @@
         </li>
       {:else}<li class="p-3">No calendar yet: the plan knows nothing of what takes you elsewhere.</li>{/each}
     </ul>
-    <form method="post" action="?/add" use:act class="grid gap-3 rounded bg-base-100 p-4">
+    <form method="post" action="?/add" enctype="multipart/form-data" use:act class="grid gap-3 rounded bg-base-100 p-4">
       <h3 class="font-semibold">Add a calendar</h3>
       <Field label="A file from this device" about=".ics"
         ><input class="file-input" type="file" accept=".ics,text/calendar" onchange={read} /></Field

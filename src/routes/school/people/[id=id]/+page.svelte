@@ -1,6 +1,8 @@
 <script lang="ts">
   import OneButton from '$ui/primitives/OneButton.svelte';
   import { act } from '$ui/forms/act';
+  import Guardians from '$ui/family/Guardians.svelte';
+  import Field from '$ui/forms/Field.svelte';
   import PersonFields from '$ui/school/PersonFields.svelte';
   import Answered from '$ui/primitives/Answered.svelte';
   import Message from '$ui/primitives/Message.svelte';
@@ -65,3 +67,37 @@
     </section>
   </div>
 </div>
+{#if data.guardians}
+  <div class="mt-8 grid gap-6 lg:grid-cols-2">
+    <Guardians guardians={data.guardians} now={data.now} studentId={one.id} />
+    <section class="rounded bg-base-100 p-4" aria-labelledby="supporters">
+      <h2 id="supporters" class="text-xl font-semibold">Who supports them</h2>
+      <p class="text-sm">
+        A homeroom or support teacher sees what is overdue and what came back, and can write to them aside.
+      </p>
+      <ul class="my-2 divide-y divide-base-300">
+        {#each data.supporters as supporter (supporter.id)}
+          <li class="flex items-center gap-3 py-2">
+            <span class="grow">{supporter.name}, since {absolute(supporter.since, data.zone, data.now)}</span>
+            <OneButton action="?/unsupport" fields={{ id: supporter.id }}
+              >End it<span class="sr-only"> for {supporter.name}</span></OneButton
+            >
+          </li>
+        {:else}<li class="py-2">Nobody yet.</li>{/each}
+      </ul>
+      <form method="post" action="?/support" use:act class="flex flex-wrap items-end gap-3">
+        <Field label="Account name"
+          ><input
+            class="input"
+            name="account"
+            required
+            maxlength="64"
+            autocapitalize="none"
+            spellcheck="false"
+          /></Field
+        >
+        <button class="btn">Give them this student</button>
+      </form>
+    </section>
+  </div>
+{/if}

@@ -1,9 +1,31 @@
 import { topics } from '$core/live/topics';
 import { readGradeInClass } from '$server/grades/own-course-grade';
+import { z } from 'zod';
+import { endGuardian, GuardianInvited, inviteGuardian, readGuardians } from '$server/family/guardians';
+import { action } from '../../../../shared/action';
 import { orNotFound, signedIn } from '../../../../shared/guard';
 import { shows } from '../../../../shared/shows';
 
 export const load = async ({ locals, url, params, depends }) => {
-  const view = await orNotFound(readGradeInClass(signedIn(locals, url), params.course, params.student));
-  return { ...shows(depends, topics.work, topics.course(view.course.id)), view, now: view.now };
+  const person = signedIn(locals, url);
+  const [view, guardians] = await Promise.all([
+    orNotFound(readGradeInClass(person, params.course, params.student)),
+    orNotFound(readGuardians(person, params.student))
+  ]);
+  return {
+    ...shows(depends, topics.work, topics.course(view.course.id)),
+    view,
+    guardians,
+    student: params.student,
+    now: view.now
+  };
+};
+
+export const actions = {
+  invite: action(GuardianInvited, inviteGuardian, {
+    then: (_, { email }) => ({ done: `An invitation is on its way to ${email}.` })
+  }),
+  end: action(z.object({ id: z.uuid() }), (person, { id }) => endGuardian(person, id), {
+    then: () => ({ done: 'Ended.' })
+  })
 };

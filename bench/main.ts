@@ -9,13 +9,16 @@ import { deskJs } from './desk-js';
 import { deskRps } from './desk-rps';
 import { faultRush } from './fault-rush';
 import { hostileFilesBench } from './hostile-files';
+import { feed1000, gradebook, grades400 } from './grades';
 import { idle } from './idle';
 import { liveFanout } from './live-fanout';
 import { longLists } from './long-lists';
 import { marking } from './marking';
 import { pageEditor } from './page-editor';
 import { pageSave } from './page-save';
+import { planner } from './planner';
 import { queriesPerPage } from './queries-per-page';
+import { reminderSweep } from './reminder-sweep';
 import { scanCorners, scanLegible } from './scan';
 import { onStage, type Result, type Stage } from './stage';
 import { search200k } from './search-200k';
@@ -52,6 +55,11 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'page-save': pageSave,
   'page-editor': pageEditor,
   board,
+  'grades-400': grades400,
+  'gradebook-200x60': gradebook,
+  'feed-1000': feed1000,
+  planner,
+  'reminder-sweep': reminderSweep,
   marking,
   'zip-class': zipClass
 };

@@ -12,7 +12,14 @@ import { runScript, say } from './lib/say.mjs';
  * journeys have the machine for themselves: they are watched by the clock.
  */
 await runScript(async () => {
-  await ensurePackages(['postgresql', 'chromium-headless-shell', 'python3-jwcrypto', 'poppler-utils', 'pandoc']);
+  await ensurePackages([
+    'postgresql',
+    'chromium-headless-shell',
+    'python3-jwcrypto',
+    'python3-icalendar',
+    'poppler-utils',
+    'pandoc'
+  ]);
   await ensureInstalled();
   await ensureBuilt();
   const cluster = await startThrowAwayCluster();

@@ -12,6 +12,7 @@ const NEEDED = {
   'chromium-headless-shell': () => existsSync(BROWSER),
   // Another library than ours, against which the tests verify signatures.
   'python3-jwcrypto': () => existsSync('/usr/lib/python3/dist-packages/jwcrypto'),
+  'python3-icalendar': () => existsSync('/usr/lib/python3/dist-packages/icalendar'),
   // Other readers than ours, which open what we write.
   'poppler-utils': () => existsSync('/usr/bin/pdftotext'),
   pandoc: () => existsSync('/usr/bin/pandoc'),

@@ -6,6 +6,13 @@ const OF_ILSE = [
   '/desk/settled',
   '/desk/all',
   '/grades',
+  '/grades/tidal-ecology',
+  '/plan',
+  '/plan?view=month',
+  '/plan/hours',
+  '/plan/calendars',
+  '/plan/reminders',
+  '/family',
   '/courses',
   '/courses/tidal-ecology',
   '/courses/tidal-ecology/about',
@@ -27,6 +34,7 @@ const OF_PETRA = [
   '/school/courses/sea-stories',
   '/school/import',
   '/school/troubles',
+  '/school/results',
   '/calendar'
 ];
 const OF_ODILE = [
@@ -36,6 +44,10 @@ const OF_ODILE = [
   '/courses/tidal-ecology/roster',
   '/courses/tidal-ecology/set',
   '/courses/tidal-ecology/notices/new',
+  '/courses/tidal-ecology/grades',
+  '/courses/tidal-ecology/grades/scheme',
+  '/courses/tidal-ecology/grades/take',
+  '/support',
   '/outbox'
 ];
 
@@ -106,6 +118,7 @@ for (const [theme, width] of [
 
 test('someone with nothing set is told what to do', async ({ world }) => {
   const henrik = await world.as('henrik');
+  await henrik.goto(`${world.url}/desk`);
   await expect(henrik.getByRole('heading', { name: 'You are in no course yet' })).toBeVisible();
   await expectAccessible(henrik);
 });

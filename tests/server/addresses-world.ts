@@ -11,6 +11,7 @@ import { storeBlob } from '$server/blobs/store';
 import { createFolder } from '$server/shelf/arrange-shelf';
 import { post } from '$server/threads/say';
 import { Readable } from 'node:stream';
+import { FIXED } from './addresses-lists';
 import { everyAddress, type Address } from './every-address';
 import { at, attach, handIn, key, MONDAY, officePerson, packetOf, person, smallCourse } from './kit';
 import { cookieOf, serve, type Served } from './served';
@@ -92,7 +93,13 @@ export async function layAddresses(): Promise<{
     'pieces id': piece,
     'submitted id': submitted,
     'returned id': submitted,
-    'voices id': randomUUID()
+    'voices id': randomUUID(),
+    'own id': randomUUID(),
+    'grades course': school.slug,
+    'courses student': ilse.id,
+    'support student': ilse.id,
+    'family token': 'x'.repeat(32),
+    'feeds feed': `${'x'.repeat(32)}.ics`
   };
   body = {
     ...{
@@ -125,6 +132,8 @@ export async function layAddresses(): Promise<{
       postId,
       to: 'aside'
     },
+    ...FIXED,
+    with: ilse.id,
     ...{
       studentId: ilse.id,
       studentIds: ilse.id,
@@ -164,17 +173,6 @@ export async function layAddresses(): Promise<{
       criterionId: randomUUID(),
       remarkId: randomUUID(),
       levelId: ''
-    },
-    ...{
-      pinned: 'yes',
-      counts: 'latest',
-      naming: '',
-      lateKind: 'none',
-      percent: '0',
-      graceMinutes: '0',
-      floorPercent: '0',
-      allowance: '',
-      followMinutes: '30'
     },
     ...{
       goals: '',

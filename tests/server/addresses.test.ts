@@ -4,73 +4,10 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { SOURCES } from '$core/materials/source';
 import { blobPath } from '$server/blobs/store';
 import { ask, body, ids, kept, layAddresses, nameOf, ofIlse, pathOf } from './addresses-world';
+import { OF_ANYBODY, OF_COURSE, OF_ONESELF } from './addresses-lists';
 import type { Address } from './every-address';
 import { key } from './kit';
 import { cookieOf } from './served';
-
-/** Pages and deeds of whoever comes by: they show and change nothing of anybody. */
-const OF_ANYBODY = [
-  'GET /sign-in',
-  'GET /verify',
-  'GET /healthz',
-  'GET /.well-known/jwks.json',
-  'GET /batons.svg',
-  'GET /signed-in/still',
-  'GET /password/lost',
-  'GET /password/[token]',
-  'POST /sign-in default',
-  'POST /sign-out',
-  'POST /theme',
-  'POST /password/lost default',
-  'POST /password/[token] default'
-];
-/** Answered to anybody who is signed in, about themselves alone. What is named in the body is another matter. */
-const OF_ONESELF = [
-  ...[
-    '/',
-    '/desk',
-    '/desk/all',
-    '/desk/settled',
-    '/captured',
-    '/grades',
-    '/courses',
-    '/join',
-    '/marking',
-    '/marking/phrases',
-    '/live',
-    '/runway',
-    '/said'
-  ].map((path) => `GET ${path}`),
-  ...[
-    '/search',
-    '/search/results',
-    '/shelf',
-    '/shelf/files',
-    '/shelf/store',
-    '/signed-in',
-    '/tidings',
-    '/tidings/mail'
-  ].map((path) => `GET ${path}`),
-  'POST /shelf createFolder',
-  'POST /shelf emptyBin',
-  'POST /shelf/store connect',
-  'POST /shelf/store forget',
-  'POST /shelf/store/copy',
-  'POST /signed-in end',
-  'POST /signed-in password',
-  'POST /tidings read',
-  'POST /tidings/mail keep',
-  'POST /join phrase',
-  'POST /join accept',
-  'POST /join/[token] default',
-  'GET /join/[token]',
-  'POST /uploads',
-  'OPTIONS /uploads',
-  'POST /uploads/known',
-  'POST /uploads/together',
-  'POST /briefs/preview',
-  'POST /assignments/[id=id] declareSite'
-];
 
 let addresses: Address[];
 let cookies: Awaited<ReturnType<typeof layAddresses>>['cookies'];
@@ -130,21 +67,6 @@ it('lists no address that is not there any more', () => {
   const there = new Set(addresses.map(nameOf));
   expect([...OF_ANYBODY, ...OF_ONESELF, ...OF_COURSE].filter((name) => !there.has(name))).toEqual([]);
 });
-
-/** What everyone in a course may see or do there for themselves. */
-const OF_COURSE = [
-  'GET /assignments/[id=id]',
-  'GET /courses/[course]',
-  'GET /courses/[course]/about',
-  'GET /courses/[course]/roster',
-  'GET /courses/[course]/aside',
-  'GET /courses/[course]/board',
-  'GET /courses/[course]/board/csv',
-  'GET /courses/[course]/remarks',
-  'GET /materials/[id=id]',
-  'GET /notices/[id=id]',
-  'GET /people/[id=id]'
-];
 
 it('answers unknown ids and those of others alike', async () => {
   const told: string[] = [];

@@ -7,8 +7,7 @@ import { shows } from '../shared/shows';
 
 const Order = z.enum(GRADE_ORDERS).catch('needs');
 
-export const load = async ({ locals, url, depends }) => ({
-  ...shows(depends, topics.work),
-  order: Order.parse(url.searchParams.get('order')),
-  ...(await readOwnGrades(signedIn(locals, url)))
-});
+export const load = async ({ locals, url, depends }) => {
+  const order = Order.parse(url.searchParams.get('order'));
+  return { ...shows(depends, topics.work), order, ...(await readOwnGrades(signedIn(locals, url), order)) };
+};

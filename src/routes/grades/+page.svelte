@@ -1,18 +1,16 @@
 <script lang="ts">
-  import { arranged, GRADE_ORDERS, GRADE_ORDER_WORDS } from '$core/grades/arrange';
-  import { byCourse } from '$core/grades/by-course';
+  import { GRADE_ORDERS, GRADE_ORDER_WORDS } from '$core/grades/arrange';
   import CourseGradesTable from '$ui/grades/CourseGradesTable.svelte';
   import EmptyState from '$ui/primitives/EmptyState.svelte';
 
   const { data } = $props();
-  const courses = $derived(byCourse(data.lines, data.now));
 </script>
 
 <svelte:head><title>Grades · Vendro</title></svelte:head>
 <div class="mx-auto max-w-6xl px-4 pt-6 pb-16">
   <div class="mb-5 flex flex-wrap items-end gap-x-6 gap-y-2">
     <h1 class="grow page-title">Grades</h1>
-    {#if courses.length > 0}
+    {#if data.courses.length > 0}
       <nav aria-label="In which order" class="flex flex-wrap gap-x-4 text-sm">
         {#each GRADE_ORDERS as order (order)}
           <a
@@ -24,17 +22,11 @@
       </nav>
     {/if}
   </div>
-  {#if courses.length === 0}
+  {#if data.courses.length === 0}
     <EmptyState>
       <h2 class="mb-2 text-xl font-semibold">Nothing was set for you yet</h2>
       <p>What your teachers set stands here, by course, with what came of it.</p>
     </EmptyState>
   {/if}
-  {#each courses as grades (grades.course.slug)}
-    <CourseGradesTable
-      {grades}
-      lines={arranged(grades.lines, data.order, data.now)}
-      sum={data.results[grades.course.slug] ?? { result: null, range: null, weighs: false }}
-    />
-  {/each}
+  {#each data.courses as grades (grades.course.slug)}<CourseGradesTable {grades} />{/each}
 </div>

@@ -40,13 +40,15 @@ export function worthOf(
   inside: 'points' | 'alike' | 'shares' | 'passes',
   zero: boolean
 ): Worth | null {
+  // The points themselves need no division; a year of work is added up at every look.
+  if (inside === 'points' && possible !== null && (zero || earned !== null))
+    return worth(zero ? 0 : (earned ?? 0), possible, extra);
   const share = shareOf({ possible, earned, passed }, zero);
   if (share === null) return null;
   if (inside === 'passes') return passed === null && !zero ? null : worth(share.gte(1) ? 1 : 0, 1, extra);
   if (inside === 'alike') return worth(share, 1, extra);
   if (inside === 'shares') return weight === null ? null : worth(share.mul(weight), weight, extra);
-  if (possible === null) return null;
-  return worth(zero ? 0 : (earned ?? share.mul(possible)), possible, extra);
+  return possible === null ? null : worth(share.mul(possible), possible, extra);
 }
 
 const worth = (earned: Decimal | number, of: Decimal | number, extra: boolean): Worth => ({

@@ -35,6 +35,7 @@ export interface Kept {
  * @param added what comes on top of their sum
  */
 export function leaveOut(together: readonly Filled[], added: Decimal = ZERO): Kept[] {
+  if (together.every(keepsAll)) return together.map(whole);
   const onTop = { earned: added, of: ZERO };
   let price = ratioOf([onTop, ...together.map(({ items }) => summed(items))]);
   for (let turn = 1; ; turn++) {
@@ -46,6 +47,17 @@ export function leaveOut(together: readonly Filled[], added: Decimal = ZERO): Ke
     price = next;
   }
 }
+
+/** Nothing is left out of it, and nothing stands in. */
+const keepsAll = ({ rules, standIn }: Filled): boolean =>
+  rules.dropLowest === 0 && rules.dropHighest === 0 && (rules.replace === null || standIn === null);
+
+const whole = ({ items }: Filled): Kept => ({
+  lowest: new Set(),
+  highest: new Set(),
+  replaced: new Set(),
+  ...summed(items)
+});
 
 /**
  * The best choice where what is kept pays a price for what it could have been.

@@ -1,30 +1,55 @@
-import { byCourse } from '$core/grades/by-course';
+import { arranged, type GradeOrder } from '$core/grades/arrange';
+import { byCourse, courseSummary, type CourseGrades } from '$core/grades/by-course';
 import type { GradeLine } from '$core/grades/line';
 import { standingResult } from '$core/grades/moves';
 import { ownGrade, type CourseResult } from '$core/grades/own-grade';
 import { bounds } from '$core/grades/possible';
 import { usualScheme } from '$core/grades/scheme';
+import type { DeskCourse } from '$core/packets/desk';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { readGrades } from '../lines/grades';
 import { readSchemes, type CourseScheme } from './course-scheme';
 
-/** A student's grades over all their courses: every row, and what each course adds up to. Two queries. */
+/** Of each course so many rows stand on the page of all courses; the rest is on the course's own. */
+const SHOWN = 15;
+
+/** A course among a student's grades. */
+export interface CourseOfGrades {
+  course: DeskCourse;
+  /** Of how many rows something is asked, how many came back, and how many there are. */
+  summary: string;
+  /** The first of them, in the order that was asked for. */
+  lines: GradeLine[];
+  total: number;
+  sum: CourseResult;
+}
+
+/** A student's grades over all their courses: the first rows of each, and what each adds up to. Two queries. */
 export async function readOwnGrades(
-  person: Pick<Actor, 'id'>
-): Promise<{ lines: GradeLine[]; results: Record<string, CourseResult>; now: Moment }> {
+  person: Pick<Actor, 'id'>,
+  order: GradeOrder = 'needs'
+): Promise<{ courses: CourseOfGrades[]; now: Moment }> {
   const [{ lines, now }, schemes] = await Promise.all([readGrades(person), readSchemes(person.id, null)]);
-  const results = byCourse(lines, now).map(({ course, lines: own }): [string, CourseResult] => {
-    const { scheme, own: written, overrides } = schemes.get(course.slug) ?? NONE;
-    const weighs = !written && scheme.categories[0]?.inside === 'shares';
-    const { made, grade, open } = ownGrade(scheme, own, overrides.get(person.id) ?? null, now, course.zone);
-    if (open.length === 0 || grade.override)
-      return [course.slug, { result: standingResult(grade), range: null, weighs }];
-    const { lowest, highest } = bounds(scheme, made, open);
-    const [low, high] = [lowest.result?.text, highest.result?.text];
-    return [course.slug, { result: standingResult(grade), range: low && high ? [low, high] : null, weighs }];
-  });
-  return { lines, results: Object.fromEntries(results), now };
+  const courses = byCourse(lines, now).map((grades): CourseOfGrades => ({
+    course: grades.course,
+    summary: courseSummary(grades),
+    lines: arranged(grades.lines, order, now).slice(0, SHOWN),
+    total: grades.lines.length,
+    sum: sumOf(person.id, grades, schemes.get(grades.course.slug) ?? NONE, now)
+  }));
+  return { courses, now };
+}
+
+function sumOf(student: string, { course, lines }: CourseGrades, by: CourseScheme, now: Moment): CourseResult {
+  const { scheme, own: written, overrides } = by;
+  const weighs = !written && scheme.categories[0]?.inside === 'shares';
+  const { made, grade, open } = ownGrade(scheme, lines, overrides.get(student) ?? null, now, course.zone);
+  const result = standingResult(grade);
+  if (open.length === 0 || grade.override) return { result, range: null, weighs };
+  const { lowest, highest } = bounds(scheme, made, open);
+  const [low, high] = [lowest.result?.text, highest.result?.text];
+  return { result, range: low && high ? [low, high] : null, weighs };
 }
 
 const NONE: CourseScheme = { scheme: usualScheme([]), own: false, spreadShown: false, overrides: new Map() };

@@ -128,7 +128,7 @@ async function zipOf(personId: string): Promise<Readable> {
   const mtime = new Date(clock.now());
   const names = new Set<string>();
   for (const { sha256, size, folder, name } of files) {
-    zip.addReadStreamLazy(freePath(`works/${folder}`, name, names), { mtime, size, compress: false }, (give) => {
+    zip.addReadStreamLazy(freePath(folder, name, names), { mtime, size, compress: false }, (give) => {
       openSound({ sha256, size }).then(
         (bytes) => give(null, bytes),
         (error: Error) => output.destroy(error)

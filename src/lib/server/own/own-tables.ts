@@ -45,12 +45,12 @@ const iso = (column: string) => `to_char(${column} at time zone 'UTC', 'YYYY-MM-
 const OWN = `packets_of_people w join packets p on p.id = w.packet_id join assignments a on a.id = p.assignment_id
   join courses c on c.id = a.course_id`;
 const FILES = `
-  select b.sha256, b.size::float8 as size, c.title || '/' || a.title || '/round ' || f.round_no as folder, f.name
+  select b.sha256, b.size::float8 as size, 'works/' || c.title || '/' || a.title || '/round ' || f.round_no as folder, f.name
   from ${OWN} join round_pieces f on f.packet_id = p.id join blobs b on b.sha256 = f.sha256
   where w.person_id = $1 order by c.title, a.title, f.round_no, f.position`;
 const SHELF = `
-  select b.sha256, b.size::float8 as size, 'Shelf' as folder, s.name from shelf_files s join blobs b on b.sha256 = s.sha256
-  where s.person_id = $1 order by s.name, s.id`;
+  select b.sha256, b.size::float8 as size, 'shelf' as folder, s.name from shelf_files s join blobs b on b.sha256 = s.sha256
+  where s.owner_id = $1 order by s.name, s.id`;
 const RECEIPTS = `
   select r.number, r.jws, r.document as json from ${OWN} join receipts r on r.packet_id = p.id where w.person_id = $1 order by r.at`;
 const MARKS = `

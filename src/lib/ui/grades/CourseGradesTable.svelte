@@ -1,21 +1,17 @@
 <script lang="ts">
-  import { courseSummary, type CourseGrades } from '$core/grades/by-course';
   import type { CourseResult } from '$core/grades/own-grade';
   import type { GradeLine } from '$core/grades/line';
+  import type { DeskCourse } from '$core/packets/desk';
   import Emblem from '$ui/courses/Emblem.svelte';
   import GradeRows from './GradeRows.svelte';
 
   interface Props {
-    grades: CourseGrades;
-    /** Its rows in the order that the reader chose. */
-    lines: readonly GradeLine[];
-    /** What its results add up to. */
-    sum: CourseResult;
+    grades: { course: DeskCourse; summary: string; lines: readonly GradeLine[]; total: number; sum: CourseResult };
   }
-  /** A course with everything that was set in it, and what it adds up to. */
-  const { grades, lines, sum }: Props = $props();
-  const { result, range, weighs } = $derived(sum);
+  /** A course with what was set in it, and what it adds up to. */
+  const { grades }: Props = $props();
   const { slug, title, emblem } = $derived(grades.course);
+  const { result, range, weighs } = $derived(grades.sum);
 </script>
 
 <section aria-labelledby="grades-{slug}" class="mb-8">
@@ -25,7 +21,7 @@
       <h2 id="grades-{slug}" class="text-xl leading-tight font-semibold">
         <a class="link link-hover" href="/courses/{slug}">{title}</a>
       </h2>
-      <p class="text-sm opacity-85">{courseSummary(grades)}</p>
+      <p class="text-sm opacity-85">{grades.summary}</p>
     </div>
     <p class="text-right">
       {#if result === null}<span class="text-sm opacity-85">No result yet</span>
@@ -37,5 +33,8 @@
       </a>
     </p>
   </div>
-  <GradeRows {lines} {weighs} label="Assignments of {title}" />
+  <GradeRows lines={grades.lines} {weighs} label="Assignments of {title}" />
+  {#if grades.total > grades.lines.length}
+    <p class="mt-2"><a class="link" href="/grades/{slug}#rows">All {grades.total} assignments of {title}</a></p>
+  {/if}
 </section>

@@ -84,7 +84,6 @@ export const OF_ONESELF = [
   'POST /assignments/[id=id] declareSite'
 ];
 
-
 /** What everyone in a course may see or do there for themselves. */
 export const OF_COURSE = [
   'GET /assignments/[id=id]',
@@ -106,21 +105,21 @@ export const OF_COURSE = [
 
 /** Fields of forms that are the same in every school. */
 export const FIXED = {
-      no: '1',
-      scheme: '{}',
-      says: '80',
-      declined: '',
-      shown: 'yes',
-      minutes: '30',
-      target: '',
-      contents: ''
-      pinned: 'yes',
-      counts: 'latest',
-      naming: '',
-      lateKind: 'none',
-      percent: '0',
-      graceMinutes: '0',
-      floorPercent: '0',
-      allowance: '',
-      followMinutes: '30'
+  no: '1',
+  scheme: '{}',
+  says: '80',
+  declined: '',
+  shown: 'yes',
+  minutes: '30',
+  target: '',
+  contents: '',
+  pinned: 'yes',
+  counts: 'latest',
+  naming: '',
+  lateKind: 'none',
+  percent: '0',
+  graceMinutes: '0',
+  floorPercent: '0',
+  allowance: '',
+  followMinutes: '30'
 };

@@ -58,7 +58,7 @@ describe('a family’s summary', () => {
     expect(await mailsTo(email)).toHaveLength(1);
     at(MONDAY + 2 * HOUR);
     const token = await tokenOf(email);
-    expect(await openGuardianLink(token)).toEqual({ student: 'Ilse', confirmed: false, over: false });
+    expect(await openGuardianLink(token)).toEqual({ student: 'Ilse', confirmed: false, over: false, ended: false });
     expect(await confirmGuardian(token)).toEqual({ ok: true });
     at(SUNDAY);
     await Promise.all([sendDigests(), sendDigests()]);
@@ -73,7 +73,8 @@ describe('a family’s summary', () => {
     at(SUNDAY + 7 * DAY);
     await sendDigests();
     expect(await mailsTo(email)).toHaveLength(2);
-    await expect(openGuardianLink(token)).rejects.toThrow(NotHere);
+    expect(await openGuardianLink(token)).toMatchObject({ ended: true });
+    await expect(openGuardianLink('x'.repeat(32))).rejects.toThrow(NotHere);
     expect(await confirmGuardian(token)).toMatchObject({ why: 'invitation-over' });
   });
 

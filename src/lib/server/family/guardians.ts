@@ -76,8 +76,8 @@ export async function inviteGuardian(
   });
 }
 
-/** What an invitation, or the link in every summary, is about. @throws NotHere where there is none, or it was ended */
-export async function openGuardianLink(token: string): Promise<{ student: string; confirmed: boolean; over: boolean }> {
+/** What an invitation, or the link in every summary, is about. @throws NotHere where there is none */
+export async function openGuardianLink(token: string): Promise<z.infer<typeof Opened>> {
   const [row] = await select(Opened, OPEN, [token, new Date(clock.now())]);
   if (!row) throw new NotHere('This invitation');
   return row;
@@ -152,10 +152,11 @@ const REACH = `
       and t.person_id = $2 and t.role = 'teacher' and t.left_at is null
     where e.person_id = $1 and e.role = 'student' and e.left_at is null) as taught
   from people p where p.id = $1`;
-const Opened = z.object({ student: z.string(), confirmed: z.boolean(), over: z.boolean() });
+const Opened = z.object({ student: z.string(), confirmed: z.boolean(), over: z.boolean(), ended: z.boolean() });
 const OPEN = `
-  select s.name as student, g.confirmed_at is not null as confirmed, g.confirmed_at is null and g.expires_at <= $2 as over
-  from guardianships g join people s on s.id = g.student_id where g.token = $1 and g.ended_at is null`;
+  select s.name as student, g.confirmed_at is not null as confirmed, g.confirmed_at is null and g.expires_at <= $2 as over,
+    g.ended_at is not null as ended
+  from guardianships g join people s on s.id = g.student_id where g.token = $1`;
 const GuardianRow = z.object({
   id: z.string(),
   email: z.string(),

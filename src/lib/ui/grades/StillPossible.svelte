@@ -60,7 +60,7 @@
                 one.high
               )}{:else}Supposed: {value >= 1 ? 'passed' : 'not passed'}{/if}
           </span>
-          {#if value !== undefined}<button type="button" class="link" onclick={() => supposed.delete(one.id)}
+          {#if value !== undefined}<button type="button" class="btn btn-xs" onclick={() => supposed.delete(one.id)}
               >Not supposed<span class="sr-only">: {one.title}</span></button
             >{/if}
         </p>

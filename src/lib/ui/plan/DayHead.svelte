@@ -23,8 +23,8 @@
     {name}
   </h3>
   <ul>
-    {#each dues as { id, title, due } (id)}<li class="truncate text-xs">
-        <a class="link link-hover" href="/assignments/{id}" title="{title}, due {clock(due)}"
+    {#each dues as { id, title, due } (id)}<li class="flex min-h-6 items-center truncate text-xs">
+        <a class="link truncate py-1 link-hover" href="/assignments/{id}" title="{title}, due {clock(due)}"
           ><span class="figures">{clock(due)}</span> due: {title}</a
         >
       </li>{/each}

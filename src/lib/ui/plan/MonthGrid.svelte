@@ -49,7 +49,7 @@
       <div class="min-h-24 border-t border-l border-base-300">
         <DayHead {day} {now} dues={dues.filter(({ due }) => isOn(due, day, zone()))} />
         <ul
-          class="grid min-h-10 content-start gap-0.5 px-1 pb-1"
+          class="grid min-h-10 content-start gap-1 px-1 pb-1"
           use:dndzone={{ items: laid(day), flipDurationMs: 0, dropTargetStyle: {}, type: 'plan', zoneTabIndex: -1 }}
           onconsider={(event) => consider(day, event.detail)}
           onfinalize={(event) => dropped(day, event.detail)}
@@ -59,7 +59,7 @@
               <button
                 type="button"
                 class={[
-                  'plan-session w-full truncate rounded-sm border px-1 text-left text-xs',
+                  'plan-session min-h-6 w-full truncate rounded-sm border px-1 text-left text-xs',
                   `plan-${session.state}`,
                   session.late && 'plan-late'
                 ]}

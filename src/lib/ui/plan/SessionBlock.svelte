@@ -25,34 +25,32 @@
   );
 </script>
 
-<div role="listitem" class="contents">
-  <button
-    type="button"
-    class={[
-      'plan-session absolute inset-x-0.5 overflow-hidden rounded-sm border px-1 text-left text-xs leading-tight',
-      `plan-${session.state}`,
-      session.late && 'plan-late',
-      chosen && 'plan-chosen',
-      dragged && 'z-20 shadow-lg'
-    ]}
-    style:top="{top}%"
-    style:height="{height}%"
-    style:touch-action="none"
-    aria-label={words}
-    aria-pressed={chosen}
-    {onpointerdown}
-    {onkeydown}
-    onclick={(event) => {
-      // A press by a key has no pointer before it.
-      if (event.detail === 0) onchoose();
-    }}
-  >
-    {#if session.state === 'pinned'}<Pin
-        size={12}
-        strokeWidth={2}
-        class="inline"
-        aria-hidden="true"
-      />{:else if session.state === 'running'}<Play size={12} strokeWidth={2} class="inline" aria-hidden="true" />{/if}
-    {session.title}{session.late ? ' · late' : ''}
-  </button>
-</div>
+<button
+  type="button"
+  class={[
+    'plan-session absolute inset-x-0.5 min-h-6 overflow-hidden rounded-sm border px-1 text-left text-xs leading-tight',
+    `plan-${session.state}`,
+    session.late && 'plan-late',
+    chosen && 'plan-chosen',
+    dragged && 'z-20 shadow-lg'
+  ]}
+  style:top="{top}%"
+  style:height="{height}%"
+  style:touch-action="none"
+  aria-label={words}
+  aria-pressed={chosen}
+  {onpointerdown}
+  {onkeydown}
+  onclick={(event) => {
+    // A press by a key has no pointer before it.
+    if (event.detail === 0) onchoose();
+  }}
+>
+  {#if session.state === 'pinned'}<Pin
+      size={12}
+      strokeWidth={2}
+      class="inline"
+      aria-hidden="true"
+    />{:else if session.state === 'running'}<Play size={12} strokeWidth={2} class="inline" aria-hidden="true" />{/if}
+  {session.title}{session.late ? ' · late' : ''}
+</button>

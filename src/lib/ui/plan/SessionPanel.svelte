@@ -19,6 +19,12 @@
   let minutes = $derived(Math.round((session.to - session.from) / 60_000));
   const WHAT = { placed: 'Planned', pinned: 'Pinned', running: 'Running', held: 'Held' };
 
+  async function letGo() {
+    const { id } = session;
+    onclose();
+    if (id !== null) await desk.send('unpin', { id }, 'It is planned anew.');
+  }
+
   async function put(event: Event) {
     event.preventDefault();
     const from = fromWallClock(when, zone()).moment;
@@ -75,12 +81,7 @@
         <button class="btn btn-sm">Pin it there</button>
       </form>
       {#if session.state === 'pinned' && session.id}
-        <button
-          type="button"
-          class="btn btn-sm"
-          onclick={() => (onclose(), desk.send('unpin', { id: session.id ?? '' }, 'It is planned anew.'))}
-          >Let it be planned</button
-        >
+        <button type="button" class="btn btn-sm" onclick={letGo}>Let it be planned</button>
       {/if}
     {/if}
   </div>

@@ -105,9 +105,9 @@
     </div>
     <div class="grid grid-cols-[2.5rem_minmax(0,1fr)]">
       <div aria-hidden="true" class="figures relative text-right text-xs opacity-85">
-        {#each hours as hour (hour)}<span class="block h-11 pr-1.5">{String(hour).padStart(2, '0')}</span>{/each}
+        {#each hours as hour (hour)}<span class="block h-16 pr-1.5">{String(hour).padStart(2, '0')}</span>{/each}
       </div>
-      <div bind:this={grid} class="relative grid grid-cols-7" style:height="{(last - first) * 2.75}rem">
+      <div bind:this={grid} class="relative grid grid-cols-7" style:height="{(last - first) * 4}rem">
         {#each hours as hour (hour)}<span
             class="pointer-events-none absolute inset-x-0 border-t border-base-300"
             style:top="{((hour - first) / (last - first)) * 100}%"
@@ -115,7 +115,7 @@
         {#each shown as day (day)}
           <div
             class="relative border-l border-base-300"
-            role="list"
+            role="group"
             aria-label={new Intl.DateTimeFormat('en-GB', {
               weekday: 'long',
               day: 'numeric',

@@ -14,8 +14,5 @@ export const actions = {
   confirm: openAction(Nothing, (_, { params }: RequestEvent) => confirmGuardian(params.token), {
     then: () => ({ done: 'Thank you. The first summary comes on Sunday.' })
   }),
-  end: openAction(Nothing, (_, { params }: RequestEvent) => endByLink(params.token), {
-    then: () => ({ done: true as const, ended: true as const }),
-    stays: true
-  })
+  end: openAction(Nothing, (_, { params }: RequestEvent) => endByLink(params.token))
 };

@@ -3,14 +3,13 @@
   import Answered from '$ui/primitives/Answered.svelte';
 
   const { data, form } = $props();
-  const ended = $derived(form !== null && 'ended' in form);
 </script>
 
 <svelte:head><title>A weekly summary · Vendro</title></svelte:head>
 <div class="mx-auto max-w-2xl px-4 pt-10 pb-16">
   <h1 class="mb-3 page-title">A weekly summary of {data.student}’s schoolwork</h1>
   <Answered {form} />
-  {#if ended}
+  {#if data.ended}
     <p role="status">Ended. No further summary comes to this address.</p>
   {:else}
     <p class="mb-4 max-w-prose">
@@ -23,13 +22,7 @@
         <button class="btn btn-primary">Yes, send it to me</button>
       </form>
     {:else}<p class="mb-4">It comes every Sunday at five in the afternoon.</p>{/if}
-    <form
-      method="post"
-      action="?/end"
-      use:enhance={() =>
-        ({ update }) =>
-          update({ invalidateAll: false })}
-    >
+    <form method="post" action="?/end" use:enhance>
       <button class="btn">{data.confirmed ? 'End these summaries' : 'No, never mind'}</button>
     </form>
   {/if}

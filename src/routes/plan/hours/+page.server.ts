@@ -20,7 +20,7 @@ const HoursText = z
     const parts = text === '' ? [] : text.split(/[,;]/);
     return parts.map((part) => {
       const [, from = '', to = ''] = /^\s*(\d{1,2}[:.]\d{2})\s*(?:-|–|to)\s*(\d{1,2}[:.]\d{2})\s*$/.exec(part) ?? [];
-      if (from === '') context.addIssue(`“${part.trim()}” is no time of a day. Write it such as 16:00-19:00.`);
+      if (from === '') context.addIssue(`Write hours such as 16:00-19:00: “${part.trim()}” is no time of a day.`);
       return { from: from.replace('.', ':').padStart(5, '0'), to: to.replace('.', ':').padStart(5, '0') };
     });
   });
@@ -37,7 +37,9 @@ const ExceptionsText = z
         const [, day = '', rest = ''] = /^\s*(\d{4}-\d{2}-\d{2})\s*:?\s*(.*)$/.exec(line) ?? [];
         const hours = HoursText.safeParse(rest);
         if (day === '' || !z.iso.date().safeParse(day).success || !hours.success)
-          context.addIssue(`“${line.trim().slice(0, 40)}” cannot be read. Write it such as 2027-03-12: 10:00-12:00.`);
+          context.addIssue(
+            `Write a day such as 2027-03-12: 10:00-12:00; “${line.trim().slice(0, 40)}” cannot be read.`
+          );
         return [day, hours.data ?? []];
       })
     );

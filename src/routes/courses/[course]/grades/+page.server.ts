@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { topics } from '$core/live/topics';
 import { readSentResults, sendFinalResults } from '$server/grades/final-results';
 import { readGradeBook } from '$server/grades/grade-book';
-import { OverrideGiven, overrideGrade, showSpread } from '$server/grades/keep-scheme';
+import { showSpread } from '$server/grades/keep-scheme';
 import { action } from '../../../shared/action';
 import { orNotFound, signedIn } from '../../../shared/guard';
 import { shows } from '../../../shared/shows';
@@ -21,15 +21,6 @@ export const load = async ({ locals, url, params, parent, depends }) => {
 
 const Shown = z.object({ shown: z.enum(['yes', 'no']) });
 export const actions = {
-  override: action(
-    OverrideGiven,
-    (person, given, { params }: RequestEvent) => overrideGrade(person, params.course, given),
-    {
-      then: (_, { says }) => ({
-        done: says === '' ? 'The reckoning holds again.' : 'Kept. The student sees it with its reason.'
-      })
-    }
-  ),
   spread: action(Shown, (person, { shown }, { params }: RequestEvent) =>
     showSpread(person, params.course, shown === 'yes')
   ),

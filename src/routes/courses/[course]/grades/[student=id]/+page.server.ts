@@ -2,6 +2,8 @@ import { topics } from '$core/live/topics';
 import { readGradeInClass } from '$server/grades/own-course-grade';
 import { z } from 'zod';
 import { endGuardian, GuardianInvited, inviteGuardian, readGuardians } from '$server/family/guardians';
+import { OverrideGiven, overrideGrade } from '$server/grades/keep-scheme';
+import type { RequestEvent } from './$types';
 import { action } from '../../../../shared/action';
 import { orNotFound, signedIn } from '../../../../shared/guard';
 import { shows } from '../../../../shared/shows';
@@ -22,6 +24,15 @@ export const load = async ({ locals, url, params, depends }) => {
 };
 
 export const actions = {
+  override: action(
+    OverrideGiven,
+    (person, given, { params }: RequestEvent) => overrideGrade(person, params.course, given),
+    {
+      then: (_, { says }) => ({
+        done: says === '' ? 'The reckoning holds again.' : 'Kept. The student sees it with its reason.'
+      })
+    }
+  ),
   invite: action(GuardianInvited, inviteGuardian, {
     then: (_, { email }) => ({ done: `An invitation is on its way to ${email}.` })
   }),

@@ -22,12 +22,7 @@
 </p>
 <Answered {form} />
 <WhyGrade steps={explained(scheme, grade)} />
-<form
-  method="post"
-  action="/courses/{course.slug}/grades?/override"
-  class="my-6 flex flex-wrap items-end gap-3 rounded bg-base-100 p-4"
-  use:act
->
+<form method="post" action="?/override" class="my-6 flex flex-wrap items-end gap-3 rounded bg-base-100 p-4" use:act>
   <input type="hidden" name="studentId" value={data.student} />
   <Field label="A result in place of the reckoning" about="left empty, the reckoning holds"
     ><input class="input w-32" name="says" maxlength="40" value={override?.says ?? ''} /></Field

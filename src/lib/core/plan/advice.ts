@@ -51,11 +51,15 @@ function adviceOn(line: PlanLine, { lateMinutes, doneBy }: Shortfall, now: Momen
     lateMinutes,
     says,
     ways,
-    request:
-      asks === null
-        ? null
-        : `Could I have until ${absolute(asks, line.course.zone, now)} for “${line.title}”? I have planned it, and ${lacking} of work do not fit before it is due.`
+    request: overdue || line.due === null ? null : requestWords(line, lacking, asks, now)
   };
+}
+
+/** A question to begin with: for a later date where the plan knows one that would do, else for a word about it. */
+function requestWords(line: PlanLine, lacking: string, asks: Moment | null, now: Moment): string {
+  return asks === null
+    ? `Could we talk about “${line.title}”? I have planned my next weeks, and ${lacking} of work on it find no time in them.`
+    : `Could I have until ${absolute(asks, line.course.zone, now)} for “${line.title}”? I have planned it, and ${lacking} of work do not fit before it is due.`;
 }
 
 /** A little later than the plan says, at a full hour: nothing goes as it was planned to the minute. */

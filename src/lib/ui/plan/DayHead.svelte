@@ -24,8 +24,10 @@
   </h3>
   <ul>
     {#each dues as { id, title, due } (id)}<li class="flex min-h-6 items-center truncate text-xs">
-        <a class="link truncate py-1 link-hover" href="/assignments/{id}" title="{title}, due {clock(due)}"
-          ><span class="figures">{clock(due)}</span> due: {title}</a
+        <a
+          class="block min-h-6 min-w-6 link truncate leading-6 link-hover"
+          href="/assignments/{id}"
+          title="{title}, due {clock(due)}"><span class="figures">{clock(due)}</span> due: {title}</a
         >
       </li>{/each}
   </ul>

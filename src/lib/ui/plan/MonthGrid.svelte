@@ -15,7 +15,7 @@
     onchoose: (session: Session) => void;
     onmove: (session: Session, to: { from: number; to: number }) => void;
   }
-  /** A month: what is due and what is planned on each day. A session goes to another day by dragging it there. */
+  /** A month: what is due and what is planned on each day; on a phone, of the days on which there is something. A session goes to another day by dragging it there. */
   const { days, sessions, dues, now, onchoose, onmove }: Props = $props();
   const zone = getZone();
   const clock = (at: number) =>
@@ -44,10 +44,16 @@
 </script>
 
 <div class="overflow-x-auto">
-  <div class="grid min-w-[46rem] grid-cols-7">
+  <div class="grid sm:min-w-[46rem] sm:grid-cols-7">
     {#each days.slice(0, -1) as day (day)}
-      <div class="min-h-24 border-t border-l border-base-300">
-        <DayHead {day} {now} dues={dues.filter(({ due }) => isOn(due, day, zone()))} />
+      {@const due = dues.filter((one) => isOn(one.due, day, zone()))}
+      <div
+        class={[
+          'border-t border-base-300 sm:min-h-24 sm:border-l',
+          due.length + laid(day).length === 0 && 'max-sm:hidden'
+        ]}
+      >
+        <DayHead {day} {now} dues={due} />
         <ul
           class="grid min-h-10 content-start gap-1 px-1 pb-1"
           use:dndzone={{ items: laid(day), flipDurationMs: 0, dropTargetStyle: {}, type: 'plan', zoneTabIndex: -1 }}

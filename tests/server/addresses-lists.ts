@@ -94,6 +94,7 @@ export const OF_COURSE = [
   'GET /courses/[course]/board',
   'GET /courses/[course]/board/csv',
   'GET /courses/[course]/remarks',
+  'GET /assignments/[id=id]/due.ics',
   'GET /grades/[course]',
   'POST /plan pin',
   'POST /plan start',

@@ -75,7 +75,7 @@ describe('a family’s summary', () => {
     expect(await mailsTo(email)).toHaveLength(2);
     expect(await openGuardianLink(token)).toMatchObject({ ended: true });
     await expect(openGuardianLink('x'.repeat(32))).rejects.toThrow(NotHere);
-    expect(await confirmGuardian(token)).toMatchObject({ why: 'invitation-over' });
+    expect(await confirmGuardian(token)).toMatchObject({ why: 'summary-invitation-over' });
   });
 
   it('is invited to by the student, a teacher of theirs and the office, and ended by them; by nobody else', async () => {
@@ -100,7 +100,7 @@ describe('a family’s summary', () => {
     await invite(school.ilse, email);
     const token = await tokenOf(email);
     at(MONDAY + 15 * DAY);
-    expect(await confirmGuardian(token)).toMatchObject({ why: 'invitation-over' });
+    expect(await confirmGuardian(token)).toMatchObject({ why: 'summary-invitation-over' });
     expect(await openGuardianLink(token)).toMatchObject({ over: true });
     expect(await invite(school.ilse, email)).toEqual({ ok: true });
   });

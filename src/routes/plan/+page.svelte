@@ -5,6 +5,8 @@
   import { dayOf, daysLater } from '$core/time/wall-clock';
   import { absolute } from '$core/time/words';
   import Coming from '$ui/plan/Coming.svelte';
+  import Forgotten from '$ui/plan/Forgotten.svelte';
+  import { forgottenIn } from '$core/plan/forgotten';
   import Estimates from '$ui/plan/Estimates.svelte';
   import MonthGrid from '$ui/plan/MonthGrid.svelte';
   import { PlanDesk } from '$ui/plan/plan-desk.svelte';
@@ -49,6 +51,7 @@
   <Short {advice} />
   <Coming sessions={desk.sessions} {desk} onchoose={choose} />
   {#if session}{#key session.key}<SessionPanel {session} {desk} onclose={() => (chosen = null)} />{/key}{/if}
+  <Forgotten found={forgottenIn(data.inputs.lines, data.inputs.busy, data.now)} />
   <section aria-label="Calendar">
     <nav aria-label="Which days" class="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1">
       <a

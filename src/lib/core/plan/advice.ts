@@ -30,11 +30,7 @@ export function advise({ short }: Plan, lines: readonly PlanLine[], now: Moment,
 function adviceOn(line: PlanLine, { lateMinutes, doneBy }: Shortfall, now: Moment, zone: string): Advice {
   const lacking = span(lateMinutes * MINUTE);
   const overdue = line.due !== null && line.due <= now;
-  const says = overdue
-    ? `It is overdue. ${doneBy === null ? 'No time is left for it in the next weeks' : `It can be done by ${absolute(doneBy, zone, now)}`}.`
-    : line.due === null
-      ? `There is no time for ${lacking} of it before its end.`
-      : `${lacking} of it find no time before it is due, ${absolute(line.due, zone, now)}.`;
+  const says = saysOf(line, lacking, doneBy, overdue, now, zone);
   const until = line.target ?? line.due;
   const ways = [
     `Find ${lacking} more${until === null || overdue ? '' : ` before ${absolute(until, zone, now)}`}: hours on another day, or something that you leave.`,
@@ -53,6 +49,21 @@ function adviceOn(line: PlanLine, { lateMinutes, doneBy }: Shortfall, now: Momen
     ways,
     request: overdue || line.due === null ? null : requestWords(line, lacking, asks, now)
   };
+}
+
+function saysOf(
+  line: PlanLine,
+  lacking: string,
+  doneBy: Moment | null,
+  overdue: boolean,
+  now: Moment,
+  zone: string
+): string {
+  if (overdue)
+    return `It is overdue. ${doneBy === null ? 'No time is left for it in the next weeks' : `It can be done by ${absolute(doneBy, zone, now)}`}.`;
+  return line.due === null
+    ? `There is no time for ${lacking} of it before its end.`
+    : `${lacking} of it find no time before it is due, ${absolute(line.due, zone, now)}.`;
 }
 
 /** A question to begin with: for a later date where the plan knows one that would do, else for a word about it. */

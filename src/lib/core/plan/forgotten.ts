@@ -1,5 +1,5 @@
 import type { Moment } from '../time/moment';
-import type { BusyTime } from './inputs';
+import type { BusyTime, PlanLine } from './inputs';
 
 /** Something in the past calendar that looks like what an assignment collects, and is not in it. */
 export interface Forgotten {
@@ -32,6 +32,23 @@ export function forgotten(
     })
     .map(({ title, from, to }) => ({ title, from, to }))
     .sort((a, b) => b.from - a.from);
+}
+
+/** The same for each of somebody's open assignments that collects what was done; nothing of what is still ahead. */
+export function forgottenIn(
+  lines: ReadonlyArray<Pick<PlanLine, 'assignmentId' | 'title' | 'settles' | 'entered'>>,
+  busy: readonly BusyTime[],
+  now: Moment
+): Array<{ id: string; title: string; events: Forgotten[] }> {
+  const past = busy.filter(({ to }) => to <= now);
+  return lines
+    .filter(({ settles }) => settles === 'credits')
+    .map(({ assignmentId: id, title, entered }) => ({
+      id,
+      title,
+      events: forgotten(past, [title], entered ?? '', () => '').slice(0, 8)
+    }))
+    .filter(({ events }) => events.length > 0);
 }
 
 /** Words that say something: no small ones, and one form for one and for several. */

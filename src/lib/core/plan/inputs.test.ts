@@ -40,6 +40,7 @@ const line = (id: string, over: Partial<PlanLine> = {}): PlanLine => ({
   settles: 'result',
   pace: null,
   sat: 0,
+  entered: null,
   courseEnds: null,
   ...over
 });

@@ -32,6 +32,8 @@ export interface PlanLine extends DeskLine {
   pace: Pace | null;
   /** Minutes sat at it. */
   sat: number;
+  /** What stands in its entries, where it is fed over the year; null elsewhere, or while nothing does. */
+  entered: string | null;
   /** When its course ends, where anybody knows. */
   courseEnds: Moment | null;
 }

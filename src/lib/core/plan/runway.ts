@@ -23,6 +23,13 @@ export interface Stroke extends RunwayDue {
   length: number;
 }
 
+/** A session of the plan, as the runway shows it. */
+export interface RunwaySession {
+  from: Moment;
+  to: Moment;
+  title: string;
+}
+
 /** The ribbon of the next 14 days. */
 export interface Runway {
   begins: Moment;

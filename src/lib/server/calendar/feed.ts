@@ -69,6 +69,16 @@ export async function ownCalendar(person: Actor & { name: string; zone: string }
   return feedOf({ id: person.id, name: person.name, zone: person.zone });
 }
 
+/** The due moment of one assignment, as its student has it, as a file. @throws NotHere where it is not set for them, or has none */
+export async function dueCalendar(person: Actor, assignmentId: string): Promise<{ title: string; text: string }> {
+  const now = clock.now();
+  const bind = [person.id, new Date(now), new Date(0), new Date(now + 10 * AHEAD), 1, assignmentId];
+  const [due] = await select(DueRow, ONE_DUE, bind);
+  if (!due) throw new NotHere('A due moment');
+  const text = eventText(dueEvent(due), { sequence: 0, changedAt: now });
+  return { title: due.title, text: calendarText(due.title, [text], [due.zone], now) };
+}
+
 type Owner = z.infer<typeof Owner>;
 
 /** What a feed said last, as long as nothing that it is made of has changed: calendars ask again and again. */
@@ -191,10 +201,12 @@ const OWNER = `
   select p.id, p.name, p.zone from calendar_feeds f join people p on p.id = f.person_id where f.token_hash = $1`;
 const KnownRow = z.object({ uid: z.string(), digest: z.string(), sequence: z.number(), text: z.string() });
 const DueRow = z.object({ id: z.string(), title: z.string(), course: z.string(), zone: z.string(), due: z.number() });
-const DUES = `
+const DUES_OF = `
   select a.id, a.title, c.title as course, c.zone, ${ms(`(${EFFECTIVE_DUE})`)} as due ${ownLinesWith('')}
     and (${EFFECTIVE_DUE}) > $3 and (${EFFECTIVE_DUE}) < $4 and not coalesce(p.excused, false)
-  order by (${EFFECTIVE_DUE}), a.id limit $5`;
+`;
+const DUES = `${DUES_OF} order by (${EFFECTIVE_DUE}), a.id limit $5`;
+const ONE_DUE = `${DUES_OF} and a.id = $6 limit $5`;
 /** Two readers at once note the same. */
 const NOTE = `
   insert into feed_events (person_id, uid, digest, sequence, text, changed_at)

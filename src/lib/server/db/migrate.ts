@@ -40,6 +40,7 @@ import * as voices from './migrations/0036-voices';
 import * as grades from './migrations/0037-grades';
 import * as plan from './migrations/0038-plan';
 import * as remindersAndFamily from './migrations/0039-reminders-and-family';
+import * as oneWayOfReminding from './migrations/0040-one-way-of-reminding';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -81,7 +82,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0036-voices', ...voices },
   { name: '0037-grades', ...grades },
   { name: '0038-plan', ...plan },
-  { name: '0039-reminders-and-family', ...remindersAndFamily }
+  { name: '0039-reminders-and-family', ...remindersAndFamily },
+  { name: '0040-one-way-of-reminding', ...oneWayOfReminding }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

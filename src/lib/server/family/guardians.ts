@@ -13,6 +13,8 @@ import { NotHere, type Outcome } from '../outcome';
 /** An invitation that nobody confirms is over after so long. */
 const LASTS = 14 * DAY;
 const MOST = 6;
+/** Invitations are mails to addresses that anybody can write: a class of them a day, and no more. */
+const MOST_A_DAY = 40;
 
 /** Who gets a student's summary, or was invited to. */
 export interface Guardian {
@@ -60,6 +62,13 @@ export async function inviteGuardian(
     if (known.some((one) => one.email.toLowerCase() === email.toLowerCase()))
       return { ok: false, why: 'invited-already' };
     if (known.length >= MOST) return { ok: false, why: 'too-many-guardians' };
+    const [{ count } = { count: 0 }] = await select(
+      z.object({ count: z.number() }),
+      'select count(*)::int as count from guardianships where invited_by = $1 and invited_at > $2',
+      [person.id, new Date(now - DAY)],
+      tx
+    );
+    if (count >= MOST_A_DAY) return { ok: false, why: 'invites-often' };
     const token = randomBytes(24).toString('base64url');
     await execute(
       `insert into guardianships (student_id, email, name, invited_by, invited_at, expires_at, token) values ($1, $2, $3, $4, $5, $6, $7)`,
@@ -93,7 +102,7 @@ export async function confirmGuardian(token: string): Promise<Outcome<object, Fa
       [token, new Date(clock.now())],
       tx
     );
-    return done ? { ok: true } : { ok: false, why: 'invitation-over' };
+    return done ? { ok: true } : { ok: false, why: 'summary-invitation-over' };
   });
 }
 

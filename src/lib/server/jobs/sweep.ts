@@ -6,7 +6,6 @@ import { remindDue } from '../reminders/remind-due';
 import { watchPlans } from '../reminders/watch-plans';
 import { sweepShown } from '../courses/tell-shown';
 import { returnDue } from '../marking/return-later';
-import { remindTakenBack } from '../rounds/remind';
 import { sendDue } from './send-due-mail';
 import { sweepPackets } from '../rounds/sweep-packets';
 
@@ -14,7 +13,6 @@ import { sweepPackets } from '../rounds/sweep-packets';
 export async function sweepAll(): Promise<void> {
   await sweepPackets();
   await returnDue();
-  await remindTakenBack();
   await sweepShown();
   await remindDue();
   await watchPlans();

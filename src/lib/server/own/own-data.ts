@@ -22,6 +22,8 @@ import { readOwnTables } from './own-tables';
 const LASTS = 7 * DAY;
 /** One that is being made for longer was given up by a server that stopped. */
 const GIVEN_UP = 2 * HOUR;
+/** Each is as large as all that somebody has. */
+const MOST_A_DAY = 3;
 
 /** What somebody asked for of all that is theirs. */
 export interface OwnData {
@@ -44,6 +46,13 @@ export async function askForOwnData(person: Actor): Promise<Outcome<object, Fami
       tx
     );
     if (making.length > 0) return { ok: false, why: 'being-made' };
+    const lately = await select(
+      Id,
+      'select id from own_data where person_id = $1 and asked_at > $2',
+      [person.id, new Date(now - DAY)],
+      tx
+    );
+    if (lately.length >= MOST_A_DAY) return { ok: false, why: 'asked-often' };
     const [asked] = await select(
       Id,
       'insert into own_data (person_id, asked_at) values ($1, $2) returning id',

@@ -17,13 +17,13 @@ export async function readPlanInputs(person: Pick<Actor, 'id'>, zone: string): P
   const now = clock.now();
   const [rows, [own]] = await Promise.all([
     select(PlanRow, LINES, [person.id, new Date(now), MOST]),
-    select(OwnRow, OWN, [person.id, new Date(now - 30 * DAY), new Date(now + (PLAN_DAYS + 1) * DAY), new Date(now)])
+    select(OwnRow, OWN, [person.id, new Date(now - 120 * DAY), new Date(now + (PLAN_DAYS + 1) * DAY), new Date(now)])
   ]);
   const lines = toLines(rows, now).flatMap((line, i): PlanLine[] => {
     const row = rows[i];
     if (!row) return [];
-    const { own: minutes, target, passBy, allowance, settles, pace, sat } = row;
-    return [{ ...line, own: minutes, target, passBy, allowance, settles, pace, sat, courseEnds: null }];
+    const { own: minutes, target, passBy, allowance, settles, pace, sat, entered } = row;
+    return [{ ...line, own: minutes, target, passBy, allowance, settles, pace, sat, entered, courseEnds: null }];
   });
   const { hours, sitting, busy, kept, past, pauses } = own ?? {
     hours: null,
@@ -43,13 +43,18 @@ const PlanRow = LineRow.extend({
   allowance: z.number().nullable(),
   settles: z.string(),
   pace: PaceRow,
-  sat: z.number()
+  sat: z.number(),
+  entered: z.string().nullable()
 });
 const SAT = `coalesce((select round(sum(extract(epoch from s.ends_at - s.starts_at)) / 60)::int from plan_sittings s
   where s.person_id = $1 and s.assignment_id = a.id and s.state = 'held'), 0)`;
+/** What stands in work that is fed over the year: what its entries say, in the working packet and in what was submitted. */
+const ENTERED = `case when a.settles = 'credits' then (select string_agg(g.facts ->> 'activities', ' ') from blob_facts g
+  where g.facts ? 'activities' and (g.sha256 in (select f.sha256 from pieces f where f.packet_id = p.id)
+    or g.sha256 in (select f.sha256 from round_pieces f where f.packet_id = p.id))) end`;
 const LINES = `
   select ${LINE_COLUMNS}, w.minutes as own, ${ms('w.target_at')} as target, ${ms('a.pass_by')} as "passBy", a.allowance, a.settles,
-    ${PACE('c')} as pace, ${SAT} as sat
+    ${PACE('c')} as pace, ${SAT} as sat, ${ENTERED} as entered
   ${ownLinesWith('left join plan_wishes w on w.assignment_id = a.id and w.person_id = $1')}
     and not ${RESTED} and coalesce(p.phase, 'making') not in ('submitted', 'revising')
   order by a.due_at nulls last, a.id limit $3`;

@@ -13,7 +13,7 @@ import { publish } from '../live/publish';
 const AT_ONCE = 500;
 
 /**
- * Reminds of what is due, closes for good, lies untouched or has not arrived: each once for its moment, by the person's own distances, and
+ * Reminds of what is due, what was taken back and is due, what closes for good, lies untouched or has not arrived: each once for its moment, by the person's own distances, and
  * not in their quiet hours. What falls into them is said in the morning, while it is still ahead.
  *
  * @returns how many reminders were given
@@ -60,7 +60,7 @@ const BEFORE = `coalesce(r.before, '{${USUAL_REMINDERS.before.join(',')}}'::int[
 const DUE = `
   with found as (
     select e.person_id, a.id as assignment_id, e.course_id, ${DUE_AT} as about, d.minutes,
-      case when d.minutes <= ${URGENT_MINUTES} then 'due-now' else 'coming-due' end as kind, 'due ' || d.minutes as marked
+      case when k.phase = 'taken-back' then 'reminder' when d.minutes <= ${URGENT_MINUTES} then 'due-now' else 'coming-due' end as kind, 'due ' || d.minutes as marked
     ${OPEN.replace(
       'where',
       `join lateral (select min(m) as minutes from unnest(${BEFORE}) m

@@ -24,7 +24,28 @@ const NOTEBOOK = `<h1>Tide gauge, north quay</h1>
   <p>${'Each reading was taken at the top of the hour and checked against the harbour book. '.repeat(12)}</p>`;
 
 /** A site of pages as students link to them: one of each kind that the fetcher must tell apart. */
+const FERRY_CALENDAR = [
+  ...[
+    'BEGIN:VCALENDAR',
+    'VERSION:2.0',
+    'PRODID:-//Skerrow//Ferry//EN',
+    'NAME:Ferry duty',
+    'BEGIN:VEVENT',
+    'UID:ferry@skerrow.example'
+  ],
+  ...[
+    'SUMMARY:Ferry duty',
+    'DTSTART:20260901T060000Z',
+    'DURATION:PT1H',
+    'RRULE:FREQ=DAILY',
+    'END:VEVENT',
+    'END:VCALENDAR',
+    ''
+  ]
+].join('\r\n');
+
 export const PAGES: Record<string, Answer> = {
+  '/ferry.ics': (response) => void response.writeHead(200, { 'content-type': 'text/calendar' }).end(FERRY_CALENDAR),
   '/': html(200, page('Skerrow pages', '<h1>Skerrow pages</h1><p>Notebooks and pages of the school.</p>')),
   '/notebooks/ilse/tide-gauge': html(
     200,

@@ -1,12 +1,12 @@
 <script lang="ts">
   import { getZone } from '$ui/time/reader';
-  import { layRunway, type RunwayDue, type Stroke } from '$core/plan/runway';
+  import { layRunway, type RunwayDue, type RunwaySession, type Stroke } from '$core/plan/runway';
   import { absolute, relative, span } from '$core/time/words';
   import { MINUTE } from '$core/time/moment';
 
   interface Props {
     /** Null until it has been read. */
-    data: { dues: RunwayDue[]; now: number } | null;
+    data: { dues: RunwayDue[]; sessions: RunwaySession[]; now: number } | null;
   }
   const { data }: Props = $props();
   const zone = $derived.by(getZone());
@@ -28,6 +28,18 @@
       last = at;
       return { ...stroke, left: at, bottom: y(stroke.length) };
     });
+  });
+  /** When work is planned, along the foot of the ribbon. */
+  const sessions = $derived.by(() => {
+    const on = runway;
+    if (!on || !data) return [];
+    const at = (moment: number) => x(Math.min(1, Math.max(0, (moment - on.begins) / (on.ends - on.begins))));
+    return data.sessions.map(({ from, to, title }) => ({
+      title,
+      from,
+      left: at(from),
+      width: Math.max(2, at(to) - at(from))
+    }));
   });
   const next = $derived(runway?.strokes.find((stroke) => stroke.holder === 'student'));
 
@@ -80,6 +92,20 @@
             transform="translate(0 -3)"
             aria-hidden="true"
           />
+          <a href="/plan" aria-label="The plan: {sessions.length} sessions in these days" class="runway-stroke">
+            {#each sessions as session (session.from)}
+              <rect
+                x={session.left}
+                y={HEIGHT - LABELS - 1}
+                width={session.width}
+                height="4"
+                class="fill-accent stroke-base-content/60"
+                stroke-width="0.5"
+              >
+                <title>{session.title}, {absolute(session.from, zone, data?.now ?? session.from)}</title>
+              </rect>
+            {/each}
+          </a>
           {#each placed as stroke, i (stroke.assignmentId)}
             {@const mine = stroke.holder === 'student'}
             <a

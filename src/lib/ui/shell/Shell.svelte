@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
   import type { Found } from '$core/search/found';
-  import type { RunwayDue } from '$core/plan/runway';
+  import type { RunwayDue, RunwaySession } from '$core/plan/runway';
   import { CircleUser, Inbox, LogOut } from '@lucide/svelte';
   import EmblemSheet from '$ui/courses/EmblemSheet.svelte';
   import Runway from '$ui/plan/Runway.svelte';
@@ -20,7 +20,7 @@
     theme: 'day' | 'night' | 'system';
     path: string;
     /** What the runway shows; null until it has been read. */
-    runway: { dues: RunwayDue[]; now: number } | null;
+    runway: { dues: RunwayDue[]; sessions: RunwaySession[]; now: number } | null;
     /** Asks the server what a search finds. */
     ask: (typed: string) => Promise<Found[]>;
     children: Snippet;

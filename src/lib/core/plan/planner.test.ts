@@ -85,6 +85,16 @@ describe('the plan', () => {
     expect(tight.lateMinutes).toBe(50);
   });
 
+  it('takes what is overdue right after what has no room to wait', () => {
+    const list = [
+      task('tonight', 150, T0 + 3 * HOUR),
+      task('later', 150, T0 + 90 * HOUR),
+      task('old', 50, null, { overdue: true })
+    ];
+    const order = plan(list, evenings(4), USUAL_SITTING, 'UTC').sittings.map(({ taskId }) => taskId);
+    expect(order).toEqual(['tonight', 'tonight', 'tonight', 'old', 'later', 'later', 'later']);
+  });
+
   it('goes on counting where pinned ones left off', () => {
     expect(plan([task('a', 50, null, { before: 2 })], evenings(1), USUAL_SITTING, 'UTC').sittings[0]?.no).toBe(3);
   });

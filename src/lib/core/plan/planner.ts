@@ -1,4 +1,4 @@
-import { MINUTE, type Moment } from '../time/moment';
+import { DAY, MINUTE, type Moment } from '../time/moment';
 import { dayOf } from '../time/wall-clock';
 import { minutesOf, type Sitting, type Stretch } from './free-time';
 import { onTimeMatching } from './matching';
@@ -54,7 +54,7 @@ export function plan(tasks: readonly PlanTask[], free: readonly Stretch[], sitti
   const units = tasks.flatMap((task) => sittingsOf(task, sitting, whole));
   const matched = onTimeMatching(units, places);
   const chosen = units.filter((_, i) => matched[i] !== null);
-  const inOrder = forward(chosen, places, betterFirst) ?? forward(chosen, places, dueFirst);
+  const inOrder = soonest(chosen, places, whole.from) ?? forward(chosen, places, dueFirst);
   const taken =
     inOrder ?? new Map(units.flatMap((unit, i) => (matched[i] === null ? [] : [[unit, matched[i] ?? 0] as const])));
   const placed = units.filter((unit) => !taken.has(unit));
@@ -103,6 +103,17 @@ const betterFirst: Order = (a, b) =>
   compare(last(a.task.due), last(b.task.due)) ||
   b.task.weight - a.task.weight ||
   byName(a, b);
+
+/** What is overdue stands in the order as if it were due after so many days: the fewest by which nothing else becomes late. */
+function soonest(units: readonly Unit[], places: readonly Stretch[], from: Moment): Map<Unit, number> | null {
+  const late = units.some(({ task }) => task.overdue);
+  for (const days of late ? [0, 1, 2, 3, 5, 8, 13, 21] : [0]) {
+    const at = (unit: Unit) => (unit.task.overdue ? from + days * DAY : unit.better);
+    const placed = forward(units, places, (a, b) => compare(at(a), at(b)) || betterFirst(a, b));
+    if (placed) return placed;
+  }
+  return null;
+}
 
 /** Each place takes the first sitting, in an order, that is on time there. Null where that leaves one out. */
 function forward(units: readonly Unit[], places: readonly Stretch[], order: Order): Map<Unit, number> | null {

@@ -15,7 +15,7 @@
       Perhaps forgotten in {title}: {events.length === 1 ? 'one thing' : `${events.length} things`} of your calendar
     </summary>
     <ul class="mt-1 ml-5 list-[square]">
-      {#each events as event (event.from)}<li>{event.title}, {absolute(event.from, zone(), now)}</li>{/each}
+      {#each events as event, i (i)}<li>{event.title}, {absolute(event.from, zone(), now)}</li>{/each}
     </ul>
     <p class="mt-1"><a class="link" href="/assignments/{id}#packet">Enter them there</a>, if they belong to it.</p>
   </details>

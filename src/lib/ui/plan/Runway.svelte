@@ -92,8 +92,8 @@
             transform="translate(0 -3)"
             aria-hidden="true"
           />
-          <a href="/plan" aria-label="The plan: {sessions.length} sessions in these days" class="runway-stroke">
-            {#each sessions as session (session.from)}
+          <g role="img" aria-label="Planned: {sessions.length} sessions in these days">
+            {#each sessions as session, i (i)}
               <rect
                 x={session.left}
                 y={HEIGHT - LABELS - 1}
@@ -105,7 +105,7 @@
                 <title>{session.title}, {absolute(session.from, zone, data?.now ?? session.from)}</title>
               </rect>
             {/each}
-          </a>
+          </g>
           {#each placed as stroke, i (stroke.assignmentId)}
             {@const mine = stroke.holder === 'student'}
             <a

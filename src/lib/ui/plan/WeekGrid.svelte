@@ -123,7 +123,7 @@
               timeZone: zone()
             }).format(day)}
           >
-            {#each busy.filter(({ from, to }) => to > day && from < day + 25 * HOUR && isOn(Math.max(from, day), day, zone())) as one (one.title + one.from)}
+            {#each busy.filter(({ from, to }) => to > day && from < day + 25 * HOUR && isOn(Math.max(from, day), day, zone())) as one, i (i)}
               {@const begin = Math.max(0, top(Math.max(one.from, day), day))}
               {@const end = Math.min(100, isOn(one.to - 1, day, zone()) ? top(one.to, day) : 100)}
               {#if end > begin}<div

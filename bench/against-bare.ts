@@ -1,8 +1,6 @@
 import { serveBare } from './bare';
-import { requestsPerSecond } from './load';
+import { inTurns, requestsPerSecond } from './load';
 import type { Stage } from './stage';
-
-const TURNS = 3;
 
 /**
  * Requests per second of some addresses against those of the bare page, in turns, so that a slow spell of the machine
@@ -24,13 +22,7 @@ export async function againstBare(
     return sum / paths.length;
   };
   const askBare = (seconds: number) => requestsPerSecond(`${bare.url}/rows`, cookie(tokens.bare), seconds);
-  await ask(3);
-  await askBare(3);
-  let [ours, theirs] = [0, 0];
-  for (let turn = 0; turn < TURNS; turn++) {
-    ours += (await ask(4)) / TURNS;
-    theirs += (await askBare(4)) / TURNS;
-  }
+  const { ours, floor: theirs } = await inTurns(ask, askBare);
   app.stop();
   bare.stop();
   return { ratio: ours / theirs, ours, bare: theirs };

@@ -1,8 +1,6 @@
 import { serveBare } from './bare';
-import { requestsPerSecond } from './load';
+import { inTurns, requestsPerSecond } from './load';
 import type { Result, Stage } from './stage';
-
-const TURNS = 3;
 
 /** The board of 200 students by 60 assignments, against a bare page that runs one query for as many cells. */
 export async function board(stage: Stage): Promise<Result[]> {
@@ -12,13 +10,7 @@ export async function board(stage: Stage): Promise<Result[]> {
   const ours = (seconds: number) =>
     requestsPerSecond(`${app.url}/courses/${course}/board`, `vendro_session=${token}`, seconds);
   const theirs = (seconds: number) => requestsPerSecond(`${bare.url}/cells?course=${course}`, '', seconds);
-  await ours(3);
-  await theirs(3);
-  let [own, floor] = [0, 0];
-  for (let turn = 0; turn < TURNS; turn++) {
-    own += (await ours(4)) / TURNS;
-    floor += (await theirs(4)) / TURNS;
-  }
+  const { ours: own, floor } = await inTurns(ours, theirs);
   app.stop();
   bare.stop();
   return [

@@ -1,10 +1,8 @@
 import { chromium } from '@playwright/test';
 import { BROWSER } from '../scripts/lib/debian.mjs';
 import { serveBare } from './bare';
-import { requestsPerSecond } from './load';
+import { inTurns, requestsPerSecond } from './load';
 import type { Result, Stage } from './stage';
-
-const TURNS = 3;
 
 /** The grades page of 6 courses with 400 rows, against a bare page with as many rows. */
 export async function grades400(stage: Stage): Promise<Result[]> {
@@ -16,13 +14,7 @@ export async function grades400(stage: Stage): Promise<Result[]> {
   const cookie = `vendro_session=${token}`;
   const ours = (seconds: number) => requestsPerSecond(`${app.url}/grades`, cookie, seconds);
   const theirs = (seconds: number) => requestsPerSecond(`${bare.url}/rows?rows=400`, cookie, seconds);
-  await ours(3);
-  await theirs(3);
-  let [own, floor] = [0, 0];
-  for (let turn = 0; turn < TURNS; turn++) {
-    own += (await ours(4)) / TURNS;
-    floor += (await theirs(4)) / TURNS;
-  }
+  const { ours: own, floor } = await inTurns(ours, theirs);
   app.stop();
   bare.stop();
   return [
@@ -84,13 +76,7 @@ export async function feed1000(stage: Stage): Promise<Result[]> {
   const events = text.split('BEGIN:VEVENT').length - 1;
   const ours = (seconds: number) => requestsPerSecond(`${app.url}${feed}`, '', seconds);
   const theirs = (seconds: number) => requestsPerSecond(`${bare.url}/plain?bytes=${text.length}`, '', seconds);
-  await ours(3);
-  await theirs(3);
-  let [own, floor] = [0, 0];
-  for (let turn = 0; turn < TURNS; turn++) {
-    own += (await ours(4)) / TURNS;
-    floor += (await theirs(4)) / TURNS;
-  }
+  const { ours: own, floor } = await inTurns(ours, theirs);
   app.stop();
   bare.stop();
   return [

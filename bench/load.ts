@@ -11,3 +11,24 @@ export async function requestsPerSecond(url: string, cookie: string, seconds: nu
     throw new Error(`${url} refused ${result.non2xx + result.errors} requests.`);
   return result.requests.average;
 }
+
+const TURNS = 3;
+
+/**
+ * Requests per second of a page and of its floor, in turns, so that a slow spell of the machine hits both. Both are warmed up first.
+ *
+ * @param ours asks for so many seconds and says how many requests were answered in each
+ */
+export async function inTurns(
+  ours: (seconds: number) => Promise<number>,
+  theirs: (seconds: number) => Promise<number>
+): Promise<{ ours: number; floor: number }> {
+  await ours(3);
+  await theirs(3);
+  let [own, floor] = [0, 0];
+  for (let turn = 0; turn < TURNS; turn++) {
+    own += (await ours(4)) / TURNS;
+    floor += (await theirs(4)) / TURNS;
+  }
+  return { ours: own, floor };
+}

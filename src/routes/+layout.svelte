@@ -32,7 +32,7 @@
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
   const current = keepCurrent(isThere, (touched) => {
     dispatchEvent(new CustomEvent('touched', { detail: touched }));
-    if (studies && (touched === null || touched.has(topics.work))) void runway.read();
+    if (studies && (touched === null || touched.has(topics.work) || touched.has(topics.plan))) void runway.read();
   });
   const uploads = new Uploads(() => current.changed());
   setUploads(uploads);

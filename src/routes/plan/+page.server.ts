@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { topics } from '$core/live/topics';
+import { DAY } from '$core/time/moment';
 import { fromWallClock } from '$core/time/wall-clock';
 import {
   keepPlanWish,
@@ -20,10 +21,13 @@ const Query = z.object({
   at: z.iso.date().nullable().catch(null)
 });
 
+/** As much of the past as may hold what one forgot to enter. */
+const PAST = 120 * DAY;
+
 export const load = async ({ locals, url, depends }) => {
   const person = signedIn(locals, url);
   const { view, at } = Query.parse({ view: url.searchParams.get('view'), at: url.searchParams.get('at') });
-  const inputs = await readPlanInputs(person, person.zone);
+  const inputs = await readPlanInputs(person, person.zone, PAST);
   const day = at === null ? inputs.now : fromWallClock(`${at}T12:00`, person.zone).moment;
   return { ...shows(depends, topics.plan, topics.work), inputs, view, at: day, now: inputs.now };
 };

@@ -1,6 +1,6 @@
 import ICAL from 'ical.js';
 import type { BusyTime } from '../plan/inputs';
-import { joined, type Stretch } from '../plan/free-time';
+import type { Stretch } from '../plan/free-time';
 import { DAY, type Moment } from '../time/moment';
 import { fromWallClock, isZone } from '../time/wall-clock';
 import { zoneBlock } from './zone-block';
@@ -51,10 +51,6 @@ function allTimes(calendar: ICAL.Component, between: Stretch, zone: string): Bus
   };
 }
 
-/** The stretches in which somebody is busy. */
-export const busyStretches = (times: readonly BusyTime[]): Stretch[] =>
-  joined(times.map(({ from, to }) => ({ from, to })));
-
 function parsed(text: string): ICAL.Component | null {
   try {
     const jcal: unknown = ICAL.parse(text.replace(/^\uFEFF/, ''));
@@ -104,7 +100,9 @@ function groups(parts: readonly ICAL.Component[]): ICAL.Event[][] {
     if (part.getFirstPropertyValue('dtstart') === null) continue;
     const event = new ICAL.Event(part);
     const uid = event.uid || `alone ${alone++}`;
-    byUid.set(uid, [...(byUid.get(uid) ?? []), event]);
+    const known = byUid.get(uid);
+    if (known) known.push(event);
+    else byUid.set(uid, [event]);
   }
   return [...byUid.values()].flatMap((events) => {
     const main = events.find((event) => !event.isRecurrenceException());

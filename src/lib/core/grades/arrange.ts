@@ -1,4 +1,4 @@
-import type { Moment } from '../time/moment';
+import { compareMoments, type Moment } from '../time/moment';
 import type { GradeLine } from './line';
 import { gradeState, needsStudent } from './state';
 
@@ -15,7 +15,7 @@ export const GRADE_ORDER_WORDS: Record<GradeOrder, string> = {
 export function arranged(lines: readonly GradeLine[], order: GradeOrder, now: Moment): GradeLine[] {
   if (order === 'outline') return [...lines];
   const rank = (line: GradeLine) => (order === 'date' ? (line.due ?? Infinity) : rankOf(line, now));
-  return [...lines].sort((a, b) => compare(rank(a), rank(b)));
+  return [...lines].sort((a, b) => compareMoments(rank(a), rank(b)));
 }
 
 function rankOf(line: GradeLine, now: Moment): number {
@@ -24,6 +24,3 @@ function rankOf(line: GradeLine, now: Moment): number {
   if (line.unread) return 1;
   return state === 'due' ? 2 : 3;
 }
-
-// Infinity less infinity is no number.
-const compare = (a: number, b: number) => (a === b ? 0 : a - b);

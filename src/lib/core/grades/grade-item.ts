@@ -8,23 +8,14 @@ import type { GradeLine } from './line';
 import { countedPoints } from './points';
 import type { StillOpen } from './possible';
 import { gradeState, type GradeState } from './state';
+import { itemOf } from './state-item';
 
 /** What a line brings to its course's grade. */
 export function gradeItem(line: GradeLine, now: Moment): GradeItem {
-  const { assignmentId: id, title, given, kept, due, settles, settledBy, standing } = line;
-  const state = gradeState(line, now);
-  const possible = judging(settles).points ? line.points : null;
-  const settled = standing === 'settled' && settledBy !== 'excused';
-  return {
-    id,
-    title,
-    possible,
-    earned: possible === null || given === null ? null : countedPoints(given, kept ?? 1),
-    passed: possible !== null ? null : settled ? true : settles === 'pass-or-again' && state === 'again' ? false : null,
-    excused: state === 'excused',
-    absent: state === 'overdue' || state === 'gone' || state === 'closed',
-    due
-  };
+  const { assignmentId: id, title, given, kept, due, settles, points } = line;
+  const possible = judging(settles).points ? points : null;
+  const earned = given === null ? null : countedPoints(given, kept ?? 1);
+  return itemOf({ id, title, due, possible, earned, settles, state: gradeState(line, now) });
 }
 
 /**

@@ -8,7 +8,3 @@ export interface Spread {
   tenths: number[];
   results: number;
 }
-
-/** What is shown of a spread: nothing while there are too few, so that nobody reads a classmate's mark out of it. */
-export const shownSpreads = (spreads: readonly Spread[]): Spread[] =>
-  spreads.filter(({ results }) => results >= LEAST_RESULTS);

@@ -1,4 +1,4 @@
-import { DAY, HOUR, MINUTE, type Moment } from '../time/moment';
+import { compareMoments, DAY, HOUR, MINUTE, type Moment } from '../time/moment';
 import { absolute, span } from '../time/words';
 import type { PlanLine } from './inputs';
 import type { Plan, Shortfall } from './planner';
@@ -23,7 +23,7 @@ export function advise({ short }: Plan, lines: readonly PlanLine[], now: Moment,
       const line = lines.find(({ assignmentId }) => assignmentId === one.taskId);
       return line ? [{ ...adviceOn(line, one, now, zone), due: line.due ?? Infinity }] : [];
     })
-    .sort((a, b) => (a.due === b.due ? 0 : a.due - b.due))
+    .sort((a, b) => compareMoments(a.due, b.due))
     .map(({ due: _due, ...advice }) => advice);
 }
 

@@ -41,7 +41,6 @@ const line = (id: string, over: Partial<PlanLine> = {}): PlanLine => ({
   pace: null,
   sat: 0,
   entered: null,
-  courseEnds: null,
   ...over
 });
 const inputs = (lines: PlanLine[], over: Partial<PlanInputs> = {}): PlanInputs => ({

@@ -34,8 +34,6 @@ export interface PlanLine extends DeskLine {
   sat: number;
   /** What stands in its entries, where it is fed over the year; null elsewhere, or while nothing does. */
   entered: string | null;
-  /** When its course ends, where anybody knows. */
-  courseEnds: Moment | null;
 }
 
 /** All that a plan is made of. */
@@ -91,12 +89,12 @@ export function planTasks({ lines, kept, past, pauses, now }: PlanInputs): Plann
   });
 }
 
-/** By when it has to be in: what comes first of the due moment, the end of submitting, and the date to pass by, less the wait; else a target, else the course's end. */
+/** By when it has to be in: what comes first of the due moment, the end of submitting, and the date to pass by, less the wait, and a target. */
 function dueOf(line: PlanLine, pauses: readonly Pause[]): Moment | null {
   const passing =
     line.passBy === null ? null : (submitBy(line.passBy, line.pace, pauses, line.course.zone)?.at ?? line.passBy);
   const ends = [line.due, submitEnds(line), passing, line.target].filter((at) => at !== null);
-  return ends.length > 0 ? Math.min(...ends) : line.courseEnds;
+  return ends.length > 0 ? Math.min(...ends) : null;
 }
 
 /** Where another round is likely, so early that it can come back and be done again. */

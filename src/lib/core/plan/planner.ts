@@ -1,4 +1,4 @@
-import { DAY, MINUTE, type Moment } from '../time/moment';
+import { compareMoments, DAY, MINUTE, type Moment } from '../time/moment';
 import { dayOf } from '../time/wall-clock';
 import { minutesOf, type Sitting, type Stretch } from './free-time';
 import { onTimeMatching } from './matching';
@@ -91,16 +91,15 @@ export function placesIn(
 
 type Order = (a: Unit, b: Unit) => number;
 const last = (moment: Moment | null) => moment ?? Infinity;
-const compare = (a: number, b: number) => (a === b ? 0 : a - b);
 const byName: Order = (a, b) => (a.task.id < b.task.id ? -1 : Number(a.task.id > b.task.id));
 const dueFirst: Order = (a, b) =>
-  compare(last(a.task.due), last(b.task.due)) ||
-  compare(a.better, b.better) ||
+  compareMoments(last(a.task.due), last(b.task.due)) ||
+  compareMoments(a.better, b.better) ||
   b.task.weight - a.task.weight ||
   byName(a, b);
 const betterFirst: Order = (a, b) =>
-  compare(a.better, b.better) ||
-  compare(last(a.task.due), last(b.task.due)) ||
+  compareMoments(a.better, b.better) ||
+  compareMoments(last(a.task.due), last(b.task.due)) ||
   b.task.weight - a.task.weight ||
   byName(a, b);
 
@@ -109,7 +108,7 @@ function soonest(units: readonly Unit[], places: readonly Stretch[], from: Momen
   const late = units.some(({ task }) => task.overdue);
   for (const days of late ? [0, 1, 2, 3, 5, 8, 13, 21] : [0]) {
     const at = (unit: Unit) => (unit.task.overdue ? from + days * DAY : unit.better);
-    const placed = forward(units, places, (a, b) => compare(at(a), at(b)) || betterFirst(a, b));
+    const placed = forward(units, places, (a, b) => compareMoments(at(a), at(b)) || betterFirst(a, b));
     if (placed) return placed;
   }
   return null;

@@ -1,5 +1,5 @@
 import { daysLater, startOfDay } from '../time/wall-clock';
-import { DAY, type Moment } from '../time/moment';
+import type { Moment } from '../time/moment';
 import { Temporal } from 'temporal-polyfill';
 import type { KeptSitting, PlanInputs } from './inputs';
 import type { Plan } from './planner';
@@ -101,9 +101,6 @@ export const shareOfDay = (at: Moment, day: Moment, zone: string): number =>
 
 /** Whether it lies in the day that begins then. */
 export const isOn = (at: Moment, day: Moment, zone: string): boolean => startOfDay(at, zone) === day;
-
-/** A week on, or back. */
-export const WEEK = 7 * DAY;
 
 /** A due moment, where a day shows it. */
 export interface DueOn {

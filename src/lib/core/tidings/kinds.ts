@@ -102,11 +102,13 @@ export const KINDS = Object.keys(TIDINGS) as [Kind, ...Kind[]];
 export const CALM: readonly Kind[] = KINDS.filter((kind) => (TIDINGS[kind] as TidingKind).calm);
 export const PUSHED: readonly Kind[] = KINDS.filter((kind) => (TIDINGS[kind] as TidingKind).pushed);
 
-/** Whether a kind comes as a mail of its own, by what the person said of it: null where they said nothing. */
-export const isMailedAlone = (kind: Kind, wish: boolean | null): boolean =>
-  !CALM.includes(kind) && (wish ?? TIDINGS[kind].mailed);
+/** Whether somebody wants a kind by mail: as they said, otherwise as is usual. Null where they said nothing. */
+export const isWished = (kind: Kind, wish: boolean | null): boolean => wish ?? TIDINGS[kind].mailed;
 
-/** Whether a kind comes by mail: as the person wished, otherwise as is usual. */
-export function isMailed(kind: Kind, wishes: ReadonlyMap<string, boolean>): boolean {
-  return wishes.get(kind) ?? TIDINGS[kind].mailed;
-}
+/** Whether a kind comes as a mail of its own. */
+export const isMailedAlone = (kind: Kind, wish: boolean | null): boolean =>
+  !CALM.includes(kind) && isWished(kind, wish);
+
+/** The same of everything that a person said. */
+export const isMailed = (kind: Kind, wishes: ReadonlyMap<string, boolean>): boolean =>
+  isWished(kind, wishes.get(kind) ?? null);

@@ -6,6 +6,9 @@
  */
 export type Moment = number;
 
+/** Orders two moments, of which either may be Infinity: infinity less infinity is no number. */
+export const compareMoments = (a: Moment, b: Moment): number => (a === b ? 0 : a - b);
+
 export const SECOND = 1000;
 export const MINUTE = 60 * SECOND;
 export const HOUR = 60 * MINUTE;

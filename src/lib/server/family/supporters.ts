@@ -9,7 +9,7 @@ import { clock } from '../clock';
 import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
 import { tell } from '../tidings/tell';
-import { readWeek } from './read-week';
+import { readWeek, readWeeks } from './read-week';
 
 /** A student whom somebody supports, in short. */
 export interface Supported {
@@ -81,17 +81,16 @@ export async function readSupporters(
   );
 }
 
-/** The students who were given to somebody, those with most that is overdue first. Each costs one query; they are a class at most. */
+/** The students who were given to somebody, those with most that is overdue first. Two queries. */
 export async function readSupported(person: Actor): Promise<Supported[]> {
   const students = await select(StudentRow, MINE, [person.id]);
   const now = clock.now();
-  const all = await Promise.all(
-    students.map(async ({ studentId, student }) => {
-      const { courses } = await readWeek(studentId, now - 14 * DAY, now);
-      const overdue = courses.reduce((sum, { late }) => sum + late.length, 0);
-      return { studentId, student, overdue, cameBack: courses.reduce((sum, { returned }) => sum + returned.length, 0) };
-    })
-  );
+  const weeks = await readWeeks(students.map(({ studentId }) => ({ studentId, from: now - 14 * DAY, to: now })));
+  const all = students.map(({ studentId, student }, i): Supported => {
+    const courses = weeks[i]?.courses ?? [];
+    const overdue = courses.reduce((sum, { late }) => sum + late.length, 0);
+    return { studentId, student, overdue, cameBack: courses.reduce((sum, { returned }) => sum + returned.length, 0) };
+  });
   return all.sort((a, b) => b.overdue - a.overdue);
 }
 
@@ -101,12 +100,12 @@ export async function readSupportedStudent(person: Actor, studentId: string): Pr
   const now = clock.now();
   const [week, notes] = await Promise.all([
     readWeek(studentId, now - 14 * DAY, now),
-    readNotes(person.id, studentId, person.id)
+    readNotes([person.id], studentId, person.id)
   ]);
   return { studentId, student: student.name, week, notes, zone: student.zone, now };
 }
 
-/** Whoever supports a student, with what was written between them: for the student. */
+/** Whoever supports a student, with what was written between them: for the student. Two queries. */
 export async function readOwnSupporters(
   person: Actor
 ): Promise<Array<{ supporterId: string; name: string; notes: SupportNote[] }>> {
@@ -116,9 +115,12 @@ export async function readOwnSupporters(
      where s.student_id = $1 and s.ended_at is null order by p.sort_name, s.id`,
     [person.id]
   );
-  return Promise.all(
-    rows.map(async (row) => ({ ...row, notes: await readNotes(row.supporterId, person.id, person.id) }))
+  const notes = await readNotes(
+    rows.map(({ supporterId }) => supporterId),
+    person.id,
+    person.id
   );
+  return rows.map((row) => ({ ...row, notes: notes.filter(({ supporterId }) => supporterId === row.supporterId) }));
 }
 
 export const SupportWritten = z.object({
@@ -161,14 +163,24 @@ async function mustSupport(supporter: string, studentId: string, tx?: Tx): Promi
   return row;
 }
 
-function readNotes(supporter: string, student: string, reader: string): Promise<SupportNote[]> {
+/** What was written between a student and some who support them, the oldest first. */
+function readNotes(supporters: readonly string[], student: string, reader: string) {
   return select(
-    z.object({ id: z.string(), by: z.string(), own: z.boolean(), body: z.string(), at: z.number() }),
-    `select n.id, p.name as by, n.by_person = $3 as own, n.body, ${ms('n.at')} as at from support_notes n join people p on p.id = n.by_person
-     where n.supporter_id = $1 and n.student_id = $2 order by n.at, n.id limit 300`,
-    [supporter, student, reader]
+    NoteRow,
+    `select n.id, n.supporter_id as "supporterId", p.name as by, n.by_person = $3 as own, n.body, ${ms('n.at')} as at
+     from support_notes n join people p on p.id = n.by_person
+     where n.supporter_id = any($1::uuid[]) and n.student_id = $2 order by n.at, n.id limit 300`,
+    [supporters, student, reader]
   );
 }
+const NoteRow = z.object({
+  id: z.string(),
+  supporterId: z.string(),
+  by: z.string(),
+  own: z.boolean(),
+  body: z.string(),
+  at: z.number()
+});
 
 const Id = z.object({ id: z.string() });
 const StudentRow = z.object({ studentId: z.string(), student: z.string() });

@@ -60,11 +60,13 @@ export async function planGradeBook(person: Actor, course: string, text: string)
       if (!KNOWN.has(name.trim().toLowerCase())) plan.unknown.push(name);
       continue;
     }
-    const { known, most } = await readMarkable(person, column.id);
     const own = rows.map(({ line, fields }) => {
       const account = fieldOf(fields, 'account');
       return { line, fields: { account, points: askedPoints(fieldOf(fields, name), standing(account, at)) } };
     });
+    // Most columns of a book that comes back say what it said.
+    if (own.every(({ fields }) => fields.points === '')) continue;
+    const { known, most } = await readMarkable(person, column.id);
     plan.assignments.push({
       id: column.id,
       title: column.title,

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { countedPoints } from '$core/grades/points';
 import { pointsLost } from '$core/grades/lost';
-import { LEAST_RESULTS, shownSpreads } from '$core/grades/spread';
+import { LEAST_RESULTS } from '$core/grades/spread';
 import type { CourseGradeView } from '$core/grades/view';
 import type { Actor } from '$core/people/policy';
 import { select } from '../db/connection';
@@ -42,7 +42,7 @@ async function readGradeOf(student: string, slug: string): Promise<Omit<CourseGr
   ]);
   const found = schemes.get(slug);
   if (!found) throw new NotHere('This course');
-  const { scheme, own, overrides, spreadShown } = found;
+  const { scheme, own, overrides } = found;
   const late = lines.flatMap(({ given, kept }) => (given === null ? [] : [given - countedPoints(given, kept ?? 1)]));
   return {
     scheme,
@@ -50,7 +50,7 @@ async function readGradeOf(student: string, slug: string): Promise<Omit<CourseGr
     override: overrides.get(student) ?? null,
     lines,
     lost: pointsLost(judged, late),
-    spreads: spreadShown ? shownSpreads(spreads) : [],
+    spreads,
     now
   };
 }
@@ -77,6 +77,7 @@ const SpreadRow = z.object({
   tenths: z.array(z.number()),
   results: z.number()
 });
+/** Only of courses whose teacher shows it, and only where so many results stand that nobody reads a classmate's out of them. */
 const SPREADS = `
   with results as (
     select a.id, a.title, a.due_at, least(9, greatest(0, floor(p.given * coalesce(p.kept, 1) / a.points * 10)))::int as tenth

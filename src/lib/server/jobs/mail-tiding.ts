@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isMailed, KINDS } from '$core/tidings/kinds';
+import { isWished, KINDS } from '$core/tidings/kinds';
 import type { TidingFacts } from '$core/tidings/views';
 import { tidingWords } from '$core/tidings/words';
 import { clock } from '../clock';
@@ -16,7 +16,7 @@ import { TIDING_COLUMNS, TIDING_JOINS } from '../tidings/read-tidings';
 export async function mailTiding(tidingId: string): Promise<void> {
   await inTransaction(async (tx) => {
     const [row] = await select(Row, TIDING, [tidingId], tx);
-    if (!row || row.mailed || !isMailed(row.kind, new Map(row.wish === null ? [] : [[row.kind, row.wish]]))) return;
+    if (!row || row.mailed || !isWished(row.kind, row.wish)) return;
     if (!row.unread && row.kind !== 'receipt') return;
     await execute('update tidings set mailed_at = $2 where id = $1', [tidingId, new Date(clock.now())], tx);
     const words = tidingWords(row, row.zone, row.at);

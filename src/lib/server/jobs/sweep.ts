@@ -18,7 +18,8 @@ export async function sweepAll(): Promise<void> {
   await watchPlans();
   await sendCalmMails();
   await sendDigests();
+  await sendDue();
+  // What waits for others comes last.
   await sweepBusyCalendars();
   await pushDue();
-  await sendDue();
 }

@@ -56,7 +56,21 @@ export async function fetchGuarded(url: string, allowed: Allowed | null, limits 
   throw new Unreached('too-many-redirects');
 }
 
-function get(url: string, allowed: Allowed | null, signal: AbortSignal): Promise<IncomingMessage> {
+const get = (url: string, allowed: Allowed | null, signal: AbortSignal): Promise<IncomingMessage> =>
+  askGuarded(url, allowed, { signal, headers: HEADERS });
+
+/**
+ * Asks an address of somebody's choosing, once: no redirect is followed. The one way by which a request leaves for such an address.
+ *
+ * @param body what is sent along; nothing unless said
+ * @throws Unreached
+ */
+export function askGuarded(
+  url: string,
+  allowed: Allowed | null,
+  options: Pick<http.RequestOptions, 'method' | 'headers' | 'signal'>,
+  body?: Buffer
+): Promise<IncomingMessage> {
   const { protocol, hostname, port, username, password } = new URL(url);
   if ((protocol !== 'http:' && protocol !== 'https:') || username !== '' || password !== '')
     return Promise.reject(new Unreached('private'));
@@ -65,13 +79,10 @@ function get(url: string, allowed: Allowed | null, signal: AbortSignal): Promise
     try {
       mustBeAllowed(hostname, Number(port || (secure ? 443 : 80)), allowed);
       const agents = guardedAgents(allowed);
-      const request = (secure ? https : http).request(
-        url,
-        { agent: secure ? agents.https : agents.http, signal, headers: HEADERS, maxHeaderSize: 32_768 },
-        resolve
-      );
+      const agent = secure ? agents.https : agents.http;
+      const request = (secure ? https : http).request(url, { ...options, agent, maxHeaderSize: 32_768 }, resolve);
       request.on('error', (error) => reject(unreached(error)));
-      request.end();
+      request.end(body);
     } catch (error) {
       reject(unreached(error));
     }

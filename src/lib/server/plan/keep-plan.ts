@@ -4,7 +4,7 @@ import type { PlanRefusal } from '$core/plan/refusals';
 import type { Actor } from '$core/people/policy';
 import { MINUTE } from '$core/time/moment';
 import { clock } from '../clock';
-import { execute, inTransaction, select, type Tx } from '../db/connection';
+import { execute, inTransaction, ms, select, type Tx } from '../db/connection';
 import { setForStudents, shownToStudents } from '../lines/shown';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
@@ -138,7 +138,7 @@ async function endRunning(person: Actor, tx: Tx): Promise<boolean> {
   const now = clock.now();
   const [running] = await select(
     z.object({ id: z.string(), from: z.number() }),
-    "select id, (extract(epoch from starts_at) * 1000)::float8 as from from plan_sittings where person_id = $1 and state = 'running' for update",
+    `select id, ${ms('starts_at')} as "from" from plan_sittings where person_id = $1 and state = 'running' for update`,
     [person.id],
     tx
   );

@@ -9,21 +9,33 @@ import { jsonRows, ms, select } from '../db/connection';
 import { LINE_COLUMNS, LineRow, ownLinesWith, toLines } from '../lines/line';
 import { RESTED } from '../lines/projection';
 
+/** Sessions that were held count for so long where the next one is numbered. */
+const SAT_BACK = 120 * DAY;
 /** More open work than anybody has. */
 const MOST = 400;
 
-/** All that a student's plan is made of. Two queries. */
-export async function readPlanInputs(person: Pick<Actor, 'id'>, zone: string): Promise<PlanInputs> {
+/**
+ * All that a student's plan is made of. Two queries.
+ *
+ * @param back how far back busy times are told too, in milliseconds: only whoever shows the past needs them
+ */
+export async function readPlanInputs(person: Pick<Actor, 'id'>, zone: string, back = 0): Promise<PlanInputs> {
   const now = clock.now();
   const [rows, [own]] = await Promise.all([
     select(PlanRow, LINES, [person.id, new Date(now), MOST]),
-    select(OwnRow, OWN, [person.id, new Date(now - 120 * DAY), new Date(now + (PLAN_DAYS + 1) * DAY), new Date(now)])
+    select(OwnRow, OWN, [
+      person.id,
+      new Date(now - back),
+      new Date(now + (PLAN_DAYS + 1) * DAY),
+      new Date(now),
+      new Date(now - SAT_BACK)
+    ])
   ]);
   const lines = toLines(rows, now).flatMap((line, i): PlanLine[] => {
     const row = rows[i];
     if (!row) return [];
     const { own: minutes, target, passBy, allowance, settles, pace, sat, entered } = row;
-    return [{ ...line, own: minutes, target, passBy, allowance, settles, pace, sat, entered, courseEnds: null }];
+    return [{ ...line, own: minutes, target, passBy, allowance, settles, pace, sat, entered }];
   });
   const { hours, sitting, busy, kept, past, pauses } = own ?? {
     hours: null,
@@ -80,7 +92,7 @@ const BUSY = `
   where k.person_id = $1 and b.ends_at > $2 and b.starts_at < $3 order by b.starts_at, b.title limit 5000`;
 const KEPT = `
   select s.id, s.assignment_id as "taskId", s.no, s.state, ${ms('s.starts_at')} as "from", ${ms('coalesce(s.ends_at, $4)')} as "to"
-  from plan_sittings s where s.person_id = $1 and (s.starts_at > $2 or s.state = 'running') order by s.starts_at, s.id limit 2000`;
+  from plan_sittings s where s.person_id = $1 and (s.starts_at > $5 or s.state = 'running') order by s.starts_at, s.id limit 2000`;
 /** Work that came to rest, of which they said how long they sat at it. */
 const PAST = `
   select c.slug as course, a.expected_minutes::float8 as said, sum(extract(epoch from s.ends_at - s.starts_at) / 60)::float8 as sat

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { quietSql } from '$core/reminders/settings';
-import { CALM, isMailed, type Kind } from '$core/tidings/kinds';
+import { CALM, isWished, type Kind } from '$core/tidings/kinds';
 import type { TidingFacts } from '$core/tidings/views';
 import { tidingWords } from '$core/tidings/words';
 import { HOUR } from '$core/time/moment';
@@ -24,9 +24,7 @@ export async function sendCalmMails(): Promise<number> {
     const rows = await select(Row, WAITING, [new Date(now), new Date(now - APART), [...CALM], AT_ONCE], tx);
     let sent = 0;
     for (const { personId, email, zone, tidings } of rows) {
-      const wanted = tidings.filter(({ kind, wish }) =>
-        isMailed(kind, new Map(wish === null ? [] : [[kind as string, wish]]))
-      );
+      const wanted = tidings.filter(({ kind, wish }) => isWished(kind, wish));
       await execute(
         'update tidings set mailed_at = $2 where id = any($1::uuid[])',
         [tidings.map(({ id }) => id), new Date(now)],

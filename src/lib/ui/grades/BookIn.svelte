@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { enhance } from '$app/forms';
   import type { BookPlanSaid } from '$core/grades/book-plan';
+  import TableIn from '$ui/marking/TableIn.svelte';
   import Message from '$ui/primitives/Message.svelte';
 
   interface Props {
@@ -14,19 +14,12 @@
   }
   /** Points of many assignments from one table: looked at first, kept all together or not at all. */
   const { plan, text, kept, problem, book }: Props = $props();
-  let own = $state<string | null>(null);
-  const shown = $derived(own ?? text);
   const named = $derived(plan?.assignments.filter(({ plan: one }) => one.marks.length + one.problems.length > 0) ?? []);
   const count = $derived(named.reduce((sum, { plan: one }) => sum + one.marks.length, 0));
   const wrong = $derived(
     named.flatMap(({ title, plan: one }) => one.problems.map((problem) => ({ title, ...problem })))
   );
-  const ready = $derived(plan !== null && !kept && wrong.length === 0 && count > 0 && shown === text);
-
-  async function read(event: Event & { currentTarget: HTMLInputElement }) {
-    const [file] = event.currentTarget.files ?? [];
-    if (file) own = await file.text();
-  }
+  const ready = $derived(plan !== null && !kept && wrong.length === 0 && count > 0);
 </script>
 
 <p class="mb-2 text-sm"><a class="link" href={book}>Grade book</a></p>
@@ -37,38 +30,7 @@
 </p>
 {#if problem}<Message kind="problem">{problem}</Message>{/if}
 {#if kept}<Message kind="done">{count === 1 ? 'One mark is' : `${count} marks are`} kept for later.</Message>{/if}
-<form
-  method="post"
-  action="?/look"
-  use:enhance={() =>
-    ({ update }) => ((own = null), update({ reset: false }))}
->
-  <label class="block"
-    >A table from this device <input
-      class="file-input mt-1 block"
-      type="file"
-      accept=".csv,text/csv"
-      onchange={read}
-    /></label
-  >
-  <label class="mt-3 block"
-    >Or what stands in it
-    <textarea
-      class="figures textarea mt-1 block w-full text-sm"
-      name="text"
-      rows="8"
-      maxlength="400000"
-      required
-      value={shown}
-      oninput={(event) => (own = event.currentTarget.value)}></textarea>
-  </label>
-  <p class="mt-3 flex gap-2">
-    <button class="btn {ready ? '' : 'btn-primary'}">Look at what it says</button>
-    {#if ready}<button class="btn btn-primary" formaction="?/take"
-        >Keep {count === 1 ? 'one mark' : `${count} marks`}</button
-      >{/if}
-  </p>
-</form>
+<TableIn {text} longest={400_000} keep={ready ? (count === 1 ? 'Keep one mark' : `Keep ${count} marks`) : null} />
 {#if plan && !kept}
   <ul class="mt-4 grid gap-1">
     {#each named as { id, title, plan: one } (id)}<li>

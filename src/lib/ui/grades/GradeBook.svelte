@@ -1,10 +1,11 @@
 <script lang="ts">
   import { Download, Upload } from '@lucide/svelte';
-  import { BOARD_FILTERS, isMeant, unpackCells, type BoardFilter } from '$core/grades/board';
+  import { isMeant, unpackCells, type BoardFilter } from '$core/grades/board';
   import type { GradeBook } from '$core/grades/book';
   import { absolute } from '$core/time/words';
   import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { getNow, getZone } from '$ui/time/reader';
+  import BoardFilters from './BoardFilters.svelte';
   import BoardKey from './BoardKey.svelte';
   import BookCell from './BookCell.svelte';
   import BookRow from './BookRow.svelte';
@@ -74,25 +75,7 @@
 {:else if book.rows.length === 0}
   <EmptyState><p>Nobody studies in this course yet.</p></EmptyState>
 {:else}
-  <div class="mb-3 flex flex-wrap items-center gap-2">
-    <div class="flex flex-wrap gap-1" role="group" aria-label="Show">
-      {#each BOARD_FILTERS as name (name)}
-        <button
-          type="button"
-          class="btn btn-sm aria-pressed:btn-neutral"
-          aria-pressed={filter === name}
-          onclick={() => (filter = name)}>{FILTERS[name]}</button
-        >
-      {/each}
-    </div>
-    <input
-      type="search"
-      class="input ml-auto w-48 input-sm"
-      placeholder="Find a student"
-      aria-label="Find a student"
-      bind:value={sought}
-    />
-  </div>
+  <BoardFilters words={FILTERS} bind:filter bind:sought many />
   <BoardKey reader="teacher" />
   {#if open && opened}
     {#key `${open.student} ${open.at}`}

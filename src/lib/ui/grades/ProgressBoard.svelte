@@ -1,18 +1,12 @@
 <script lang="ts">
   import { Download } from '@lucide/svelte';
-  import {
-    BOARD_FILTERS,
-    isMeant,
-    unpackCells,
-    type BoardColumn,
-    type BoardFilter,
-    type BoardRow
-  } from '$core/grades/board';
+  import { isMeant, unpackCells, type BoardColumn, type BoardFilter, type BoardRow } from '$core/grades/board';
   import { absolute } from '$core/time/words';
   import EmptyState from '$ui/primitives/EmptyState.svelte';
   import OneButton from '$ui/primitives/OneButton.svelte';
   import { getNow, getZone } from '$ui/time/reader';
   import BoardCells from './BoardCells.svelte';
+  import BoardFilters from './BoardFilters.svelte';
   import BoardKey from './BoardKey.svelte';
   import OwnCells from './OwnCells.svelte';
 
@@ -81,33 +75,14 @@
 {:else if board.rows.length === 0}
   <EmptyState><p>Nobody studies in this course yet.</p></EmptyState>
 {:else}
-  <div class="mb-3 flex flex-wrap items-center gap-2">
-    <div class="flex flex-wrap gap-1" role="group" aria-label="Show">
-      {#each BOARD_FILTERS as name (name)}
-        <button
-          type="button"
-          class="btn btn-sm aria-pressed:btn-neutral"
-          aria-pressed={filter === name}
-          onclick={() => (filter = name)}>{FILTERS[name]}</button
-        >
-      {/each}
-    </div>
+  <BoardFilters words={FILTERS} bind:filter bind:sought many={board.rows.length > 1}>
     {#if units.length > 1}
       <select class="select w-auto select-sm" aria-label="Which part of the course" bind:value={unit}>
         <option value="">The whole course</option>
         {#each units as name (name)}<option>{name}</option>{/each}
       </select>
     {/if}
-    {#if board.rows.length > 1}
-      <input
-        type="search"
-        class="input ml-auto w-48 input-sm"
-        placeholder="Find a student"
-        aria-label="Find a student"
-        bind:value={sought}
-      />
-    {/if}
-  </div>
+  </BoardFilters>
   <BoardKey {reader} />
   <!-- svelte-ignore a11y_no_noninteractive_tabindex (a wide board is scrolled by keyboard too) -->
   <div class="board" tabindex="0" role="region" aria-label="The board">

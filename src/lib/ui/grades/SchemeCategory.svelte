@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { Category } from '$core/grades/scheme';
+  import MaybeNumber from '$ui/forms/MaybeNumber.svelte';
 
   interface Props {
     category: Category;
@@ -73,19 +74,7 @@
           bind:value={category.dropHighest}
         /></label
       >
-      <label
-        >Percent needed here to pass
-        <input
-          class="input mt-1 block w-24"
-          type="number"
-          min="0"
-          max="100"
-          step="any"
-          value={category.minimum ?? ''}
-          oninput={(event) =>
-            (category.minimum = event.currentTarget.value === '' ? null : Number(event.currentTarget.value))}
-        /></label
-      >
+      <MaybeNumber label="Percent needed here to pass" bind:value={category.minimum} max={100} />
       <label
         >A better result of
         <select

@@ -2,6 +2,7 @@
   import type { Absent } from '$core/grades/absent';
   import { SCALES } from '$core/grades/scales';
   import type { Scheme } from '$core/grades/scheme';
+  import MaybeNumber from '$ui/forms/MaybeNumber.svelte';
   import SchemeBands from './SchemeBands.svelte';
 
   /** What holds for the whole result: what is absent, scale, rounding, the most, and what it takes to pass. */
@@ -14,7 +15,6 @@
     'after-due': { kind: 'after-due', days: 0 },
     from: { kind: 'from', day: '' }
   };
-  const percent = (text: string) => (text === '' ? null : Number(text));
 
   function useScale(title: string) {
     const found = SCALES.find((one) => one.title === title);
@@ -72,41 +72,9 @@
         <option value="down">always down</option><option value="up">always up</option>
       </select></label
     >
-    <label
-      >At most, in %
-      <input
-        class="input mt-1 block w-24"
-        type="number"
-        min="100"
-        max="200"
-        value={scheme.most ?? ''}
-        oninput={(event) => (scheme.most = percent(event.currentTarget.value))}
-      /></label
-    >
-    <label
-      >Passed from, in %
-      <input
-        class="input mt-1 block w-24"
-        type="number"
-        min="0"
-        max="100"
-        step="any"
-        value={scheme.pass ?? ''}
-        oninput={(event) => (scheme.pass = percent(event.currentTarget.value))}
-      /></label
-    >
-    <label
-      >At most so many % where a minimum is not reached
-      <input
-        class="input mt-1 block w-24"
-        type="number"
-        min="0"
-        max="100"
-        step="any"
-        value={scheme.failedAtMost ?? ''}
-        oninput={(event) => (scheme.failedAtMost = percent(event.currentTarget.value))}
-      /></label
-    >
+    <MaybeNumber label="At most, in %" bind:value={scheme.most} min={100} max={200} step={1} />
+    <MaybeNumber label="Passed from, in %" bind:value={scheme.pass} max={100} />
+    <MaybeNumber label="At most so many % where a minimum is not reached" bind:value={scheme.failedAtMost} max={100} />
     <label class="flex items-center gap-2 pb-2"
       ><input class="checkbox checkbox-sm" type="checkbox" bind:checked={scheme.passTakes.credits} /> Passing takes the credits</label
     >

@@ -40,7 +40,7 @@
           <input
             type="range"
             class="range mt-1 block w-full range-sm"
-            min={one.points ? 0 : 0}
+            min={0}
             max={one.high}
             step={one.points ? 0.5 : 1}
             value={value ?? one.low}

@@ -1,8 +1,8 @@
 <script lang="ts">
   import { Download } from '@lucide/svelte';
-  import { enhance } from '$app/forms';
   import type { MarksPlan } from '$core/marking/marks-file';
   import Message from '$ui/primitives/Message.svelte';
+  import TableIn from './TableIn.svelte';
 
   interface Props {
     /** What the text would do; null before it was looked at. */
@@ -15,16 +15,7 @@
   }
   /** Marks as a table: fetched, filled in elsewhere, looked at line by line, and kept all together or not at all. */
   const { plan, text, kept, problem, csv }: Props = $props();
-  let own = $state<string | null>(null);
-  const shown = $derived(own ?? text);
-  const ready = $derived(
-    plan !== null && !kept && plan.problems.length === 0 && plan.marks.length > 0 && shown === text
-  );
-
-  async function read(event: Event & { currentTarget: HTMLInputElement }) {
-    const [file] = event.currentTarget.files ?? [];
-    if (file) own = await file.text();
-  }
+  const ready = $derived(plan !== null && !kept && plan.problems.length === 0 && plan.marks.length > 0);
 </script>
 
 <p class="mb-4 max-w-prose">
@@ -40,36 +31,7 @@
 {#if kept && plan}
   <Message kind="done">{plan.marks.length} marks are kept. Return them from the class when they are right.</Message>
 {/if}
-<form
-  method="post"
-  action="?/look"
-  use:enhance={() =>
-    ({ update }) => ((own = null), update({ reset: false }))}
->
-  <label class="block"
-    >A table from this device <input
-      class="file-input mt-1 block"
-      type="file"
-      accept=".csv,text/csv"
-      onchange={read}
-    /></label
-  >
-  <label class="mt-3 block"
-    >Or what stands in it
-    <textarea
-      class="figures textarea mt-1 block w-full text-sm"
-      name="text"
-      rows="8"
-      maxlength="200000"
-      required
-      value={shown}
-      oninput={(event) => (own = event.currentTarget.value)}></textarea>
-  </label>
-  <p class="mt-3 flex gap-2">
-    <button class="btn {ready ? '' : 'btn-primary'}">Look at what it says</button>
-    {#if ready && plan}<button class="btn btn-primary" formaction="?/take">Keep {plan.marks.length} marks</button>{/if}
-  </p>
-</form>
+<TableIn {text} longest={200_000} keep={ready && plan ? `Keep ${plan.marks.length} marks` : null} />
 {#if plan && !kept}
   {#if plan.problems.length > 0}
     <h2 class="mt-6 mb-2 text-xl font-semibold">

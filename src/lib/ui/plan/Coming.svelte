@@ -1,6 +1,6 @@
 <script lang="ts">
-  import type { Session } from '$core/plan/view';
-  import { isOn } from '$core/plan/view';
+  import { isOn, type Session } from '$core/plan/view';
+  import { startOfDay } from '$core/time/wall-clock';
   import { absolute, span } from '$core/time/words';
   import { getNow, getZone } from '$ui/time/reader';
   import type { PlanDesk } from './plan-desk.svelte';
@@ -16,25 +16,16 @@
   const now = $derived.by(getNow());
   const running = $derived(sessions.find(({ state }) => state === 'running'));
   const ahead = $derived(sessions.filter(({ state, to }) => (state === 'placed' || state === 'pinned') && to > now));
-  const today = $derived(ahead.filter(({ from }) => isOn(now, startOf(from), zone())));
+  const today = $derived(ahead.filter(({ from }) => isOn(from, startOfDay(now, zone()), zone())));
   const next = $derived(today.length > 0 ? today : ahead.slice(0, 1));
-  const begin = (session: Session) =>
-    desk.send(
-      'start',
-      { assignmentId: session.taskId, no: session.no, id: session.id ?? '' },
-      `${session.title} runs.`
-    );
-  import { startOfDay } from '$core/time/wall-clock';
-  const startOf = (at: number) => startOfDay(at, zone());
-
   /** One key: what is next begins, or what runs ends. */
   function onkeydown(event: KeyboardEvent) {
     if (event.key !== 's' || event.ctrlKey || event.metaKey || event.altKey) return;
     if ((event.target as HTMLElement).closest('input, textarea, select, [contenteditable]')) return;
     event.preventDefault();
     const [first] = next;
-    if (running) void desk.send('stop', {}, 'Stopped.');
-    else if (first) void begin(first);
+    if (running) void desk.stop();
+    else if (first) void desk.start(first);
   }
 </script>
 
@@ -44,7 +35,7 @@
   {#if running}
     <p class="mt-1 flex flex-wrap items-center gap-3">
       <span class="grow">{running.title}, since {absolute(running.from, zone(), now)}</span>
-      <button type="button" class="btn btn-primary" onclick={() => desk.send('stop', {}, 'Stopped.')}
+      <button type="button" class="btn btn-primary" onclick={() => desk.stop()}
         >Stop <kbd class="kbd kbd-xs max-sm:hidden">S</kbd></button
       >
     </p>
@@ -58,7 +49,7 @@
         {#if !running}<button
             type="button"
             class={['btn btn-sm', i === 0 && 'btn-primary']}
-            onclick={() => begin(session)}
+            onclick={() => desk.start(session)}
             >Start<span class="sr-only"> {session.title}</span>{#if i === 0}<kbd class="kbd kbd-xs max-sm:hidden">S</kbd
               >{/if}</button
           >{/if}

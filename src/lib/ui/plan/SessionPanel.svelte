@@ -50,20 +50,9 @@
   </p>
   <div class="mt-3 flex flex-wrap items-end gap-3">
     {#if session.state === 'running'}
-      <button type="button" class="btn btn-primary btn-sm" onclick={() => desk.send('stop', {}, 'Stopped.')}
-        >Stop</button
-      >
+      <button type="button" class="btn btn-primary btn-sm" onclick={() => desk.stop()}>Stop</button>
     {:else if movable}
-      <button
-        type="button"
-        class="btn btn-primary btn-sm"
-        onclick={() =>
-          desk.send(
-            'start',
-            { assignmentId: session.taskId, no: session.no, id: session.id ?? '' },
-            `${session.title} runs.`
-          )}>Start now</button
-      >
+      <button type="button" class="btn btn-primary btn-sm" onclick={() => desk.start(session)}>Start now</button>
       <form class="flex flex-wrap items-end gap-2 text-sm" onsubmit={put}>
         <label
           >Put it at <input class="input mt-1 block input-sm" type="datetime-local" bind:value={when} required /></label

@@ -29,8 +29,9 @@ export class PlanDesk {
     return this.#made;
   }
 
-  /** The server's word: it counts. */
+  /** The server's word: it counts. What was taken already is not planned a second time. */
   take(inputs: PlanInputs): void {
+    if (this.#read === inputs) return;
     this.#turn++;
     this.#read = inputs;
     this.#made = makePlan(inputs);
@@ -43,6 +44,16 @@ export class PlanDesk {
     const kept = [...this.#read.kept.filter((one) => one.id !== pinned.id), pinned];
     await this.#foresee({ ...this.#read, kept });
     await this.send('pin', { id: id ?? '', assignmentId: taskId, no, from: to.from, to: to.to }, words);
+  }
+
+  /** Begins to sit at something now. */
+  start({ taskId, no, id, title }: Session): Promise<void> {
+    return this.send('start', { assignmentId: taskId, no, id: id ?? '' }, `${title} runs.`);
+  }
+
+  /** Ends what runs. */
+  stop(): Promise<void> {
+    return this.send('stop', {}, 'Stopped.');
   }
 
   /** Sends a change; what the server says is read after it. */

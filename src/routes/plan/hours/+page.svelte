@@ -5,6 +5,12 @@
 
   const { data, form } = $props();
   const DAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+  const SITTING = [
+    { name: 'shortest', label: 'Shortest session', min: 10, max: 120 },
+    { name: 'longest', label: 'Longest session', min: 15, max: 240 },
+    { name: 'pause', label: 'Pause between', min: 0, max: 60 },
+    { name: 'dayMost', label: 'Most of one day', min: 30, max: 900 }
+  ] as const;
   const names = ['mon', 'tue', 'wed', 'thu', 'fri', 'sat', 'sun'];
   const text = (hours: ReadonlyArray<{ from: string; to: string }>) =>
     hours.map(({ from, to }) => `${from}-${to}`).join(', ');
@@ -46,49 +52,19 @@
       ></Field
     >
     <div class="grid grid-cols-2 gap-3 sm:grid-cols-4">
-      <Field label="Shortest session, minutes"
-        ><input
-          class="input w-full"
-          type="number"
-          name="shortest"
-          min="10"
-          max="120"
-          required
-          value={given.shortest ?? data.sitting.shortest}
-        /></Field
-      >
-      <Field label="Longest session, minutes"
-        ><input
-          class="input w-full"
-          type="number"
-          name="longest"
-          min="15"
-          max="240"
-          required
-          value={given.longest ?? data.sitting.longest}
-        /></Field
-      >
-      <Field label="Pause between, minutes"
-        ><input
-          class="input w-full"
-          type="number"
-          name="pause"
-          min="0"
-          max="60"
-          required
-          value={given.pause ?? data.sitting.pause}
-        /></Field
-      >
-      <Field label="Most of one day, minutes"
-        ><input
-          class="input w-full"
-          type="number"
-          name="dayMost"
-          min="30"
-          max="900"
-          value={given.dayMost ?? data.sitting.dayMost ?? ''}
-        /></Field
-      >
+      {#each SITTING as { name, label, min, max } (name)}
+        <Field label="{label}, minutes"
+          ><input
+            class="input w-full"
+            type="number"
+            {name}
+            {min}
+            {max}
+            required={name !== 'dayMost'}
+            value={given[name] ?? data.sitting[name] ?? ''}
+          /></Field
+        >
+      {/each}
     </div>
     <p><button class="btn btn-primary">Keep these hours</button></p>
   </form>

@@ -3,6 +3,7 @@ import { unpackCells } from '$core/grades/board';
 import { stateWords } from '$core/grades/state';
 import { readBoard } from '$server/marking/board';
 import { orNotFound, signedIn } from '../../../../shared/guard';
+import { csvFile } from '../../../../shared/text-file';
 
 /** The board as CSV (RFC 4180), as far as its reader sees it: points where there are some, else where it stands. */
 export const GET = async ({ locals, url, params }) => {
@@ -12,10 +13,5 @@ export const GET = async ({ locals, url, params }) => {
     ...unpackCells(cells).map((cell) => (cell === null ? '' : (cell.points ?? stateWords(cell.state))))
   ]);
   const text = stringify([['Student', ...columns.map(({ title }) => title)], ...lines], { escape_formulas: true });
-  return new Response(`\uFEFF${text}`, {
-    headers: {
-      'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': `attachment; filename="board, ${params.course.replace(/[^a-z0-9-]/gi, '')}.csv"`
-    }
-  });
+  return csvFile(`board, ${params.course.replace(/[^a-z0-9-]/gi, '')}.csv`, text);
 };

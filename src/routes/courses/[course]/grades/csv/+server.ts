@@ -1,14 +1,9 @@
 import { gradeBookFile } from '$server/grades/grade-book';
-import { attachment } from '../../../../shared/attachment';
+import { csvFile } from '../../../../shared/text-file';
 import { orNotFound, signedIn } from '../../../../shared/guard';
 
 /** The grade book as CSV. */
 export const GET = async ({ locals, params, url }) => {
   const { title, text } = await orNotFound(gradeBookFile(signedIn(locals, url), params.course));
-  return new Response(`\uFEFF${text}`, {
-    headers: {
-      'content-type': 'text/csv; charset=utf-8',
-      'content-disposition': attachment(`${title}, grade book.csv`)
-    }
-  });
+  return csvFile(`${title}, grade book.csv`, text);
 };

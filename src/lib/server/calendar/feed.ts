@@ -59,15 +59,11 @@ export async function feedSince(person: Actor): Promise<number | null> {
  * @throws NotHere where there is no such feed, or it was taken away
  */
 export async function readFeed(token: string): Promise<string> {
-  const [owner] = await select(Owner, OWNER, [digest(token)]);
-  if (!owner) throw new NotHere('This calendar');
-  return feedOf(owner);
+  return feedOf(FEED_OWNER, digest(token));
 }
 
 /** A person's own calendar as one file, to take along once. */
-export async function ownCalendar(person: Actor & { name: string; zone: string }): Promise<string> {
-  return feedOf({ id: person.id, name: person.name, zone: person.zone });
-}
+export const ownCalendar = (person: Actor): Promise<string> => feedOf(OWNER, person.id);
 
 /** The due moment of one assignment, as its student has it, as a file. @throws NotHere where it is not set for them, or has none */
 export async function dueCalendar(person: Actor, assignmentId: string): Promise<{ title: string; text: string }> {
@@ -89,10 +85,12 @@ let kept = 0;
 /** Sessions are planned from the present moment on: for so long the present is the same one. */
 const PRESENT = 15 * MINUTE;
 
-async function feedOf(owner: Owner): Promise<string> {
-  const now = Math.floor(clock.now() / PRESENT) * PRESENT;
-  const [row] = await select(z.object({ version: z.string() }), VERSION, [owner.id]);
-  const version = `${row?.version} ${now} ${owner.zone} ${owner.name}`;
+/** @param whose the statement that finds whose it is, by `key`, and tells whether anything has changed since */
+async function feedOf(whose: string, key: unknown): Promise<string> {
+  const [owner] = await select(Owner, whose, [key]);
+  if (!owner) throw new NotHere('This calendar');
+  const present = Math.floor(clock.now() / PRESENT);
+  const version = `${owner.version} ${present} ${owner.zone} ${owner.name}`;
   const known = said.get(owner.id);
   if (known?.version === version) return known.text;
   const text = await madeFeed(owner, clock.now());
@@ -183,22 +181,22 @@ const digestOf = (event: FeedEvent): string =>
  * Tells all that a feed is made of from all that it was before: every change of a row gives it another `xmin` (PostgreSQL, 5.5). It costs
  * a tenth of reading and planning it.
  */
-const VERSION = `
-  select concat_ws(' ',
-    (select md5(string_agg(a.xmin::text || coalesce(p.xmin::text, '') || coalesce(u.xmin::text, '') || c.xmin, ' ' order by a.id))
+const VERSION = `concat_ws(' ',
+    (select md5(string_agg(a.xmin::text || coalesce(k.xmin::text, '') || coalesce(u.xmin::text, '') || c.xmin, ' ' order by a.id))
       from enrolments e join courses c on c.id = e.course_id join assignments a on a.course_id = e.course_id
-      left join units u on u.id = a.unit_id left join packets_of_people w on w.assignment_id = a.id and w.person_id = $1
-      left join packets p on p.id = w.packet_id
-      where e.person_id = $1 and e.role = 'student' and e.left_at is null),
-    (select string_agg(s.xmin::text, ' ' order by s.id) from plan_sittings s where s.person_id = $1),
-    (select string_agg(s.xmin::text, ' ' order by s.assignment_id) from plan_wishes s where s.person_id = $1),
-    (select s.xmin::text from plan_settings s where s.person_id = $1),
-    (select md5(string_agg(b.xmin::text, ' ' order by b.calendar_id, b.starts_at)) from busy_calendars k
-      join busy_times b on b.calendar_id = k.id where k.person_id = $1),
+      left join units u on u.id = a.unit_id left join packets_of_people w on w.assignment_id = a.id and w.person_id = p.id
+      left join packets k on k.id = w.packet_id
+      where e.person_id = p.id and e.role = 'student' and e.left_at is null),
+    (select string_agg(s.xmin::text, ' ' order by s.id) from plan_sittings s where s.person_id = p.id),
+    (select string_agg(s.xmin::text, ' ' order by s.assignment_id) from plan_wishes s where s.person_id = p.id),
+    (select s.xmin::text from plan_settings s where s.person_id = p.id),
+    (select md5(string_agg(b.xmin::text, ' ' order by b.calendar_id, b.starts_at)) from busy_calendars y
+      join busy_times b on b.calendar_id = y.id where y.person_id = p.id),
     (select string_agg(d.xmin::text, ' ' order by d.id) from calendar_days d)) as version`;
-const Owner = z.object({ id: z.string(), name: z.string(), zone: z.string() });
-const OWNER = `
-  select p.id, p.name, p.zone from calendar_feeds f join people p on p.id = f.person_id where f.token_hash = $1`;
+const Owner = z.object({ id: z.string(), name: z.string(), zone: z.string(), version: z.string() });
+const OWNER = `select p.id, p.name, p.zone, ${VERSION} from people p where p.id = $1`;
+const FEED_OWNER = `
+  select p.id, p.name, p.zone, ${VERSION} from calendar_feeds f join people p on p.id = f.person_id where f.token_hash = $1`;
 const KnownRow = z.object({ uid: z.string(), digest: z.string(), sequence: z.number(), text: z.string() });
 const DueRow = z.object({ id: z.string(), title: z.string(), course: z.string(), zone: z.string(), due: z.number() });
 const DUES_OF = `

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Actor } from '../src/lib/core/people/policy';
 import { MINUTE, type Moment } from '../src/lib/core/time/moment';
-import { dayOf } from '../src/lib/core/time/wall-clock';
+import { dayOf } from '../src/lib/core/time/days';
 import { clock } from '../src/lib/server/clock';
 import { enterCalendarDays } from '../src/lib/server/courses/calendar';
 import { enrol } from '../src/lib/server/courses/create-course';

@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { advise } from '$core/plan/advice';
   import { monthOf, weekOf, type Session } from '$core/plan/view';
-  import { dayOf, daysLater } from '$core/time/wall-clock';
+  import { dayOf, daysLater } from '$core/time/days';
   import { absolute } from '$core/time/words';
   import Coming from '$ui/plan/Coming.svelte';
   import Forgotten from '$ui/plan/Forgotten.svelte';

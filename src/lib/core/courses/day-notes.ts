@@ -1,4 +1,5 @@
-import { dayOf, toWallClock } from '../time/wall-clock';
+import { dayOf } from '../time/days';
+import { toWallClock } from '../time/wall-clock';
 import type { Moment } from '../time/moment';
 import { calendarWords, type CalendarDays } from './calendar';
 

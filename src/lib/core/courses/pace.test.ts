@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { DAY, HOUR } from '../time/moment';
-import { dayOf } from '../time/wall-clock';
+import { dayOf } from '../time/days';
 import { HABIT, markingTime, markingTimeBefore, paceOf, REWORK, submitBy, type Pause } from './pace';
 
 const ZONE = 'Atlantic/Faroe';

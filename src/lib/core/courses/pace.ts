@@ -1,5 +1,5 @@
 import { DAY, HOUR, SECOND, type Moment } from '../time/moment';
-import { dayOf, daysLater, startOfDay } from '../time/wall-clock';
+import { dayOf, daysLater, startOfDay } from '../time/days';
 
 /** How long a submit waits with a course's teachers: the middle of their latest returns, and how much longer the slower ones took. */
 export interface Pace {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Moment } from '../time/moment';
-import { daysLater, fromWallClock } from '../time/wall-clock';
+import { daysLater } from '../time/days';
+import { fromWallClock } from '../time/wall-clock';
 
 /** When work that is not there begins to count as zero: never, some days after it was due, or from a day on. */
 export const Absent = z.discriminatedUnion('kind', [

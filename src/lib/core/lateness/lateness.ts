@@ -1,5 +1,5 @@
 import { MINUTE, SECOND, type Moment } from '../time/moment';
-import { daysLater } from '../time/wall-clock';
+import { daysLater } from '../time/days';
 import { graceMinutes } from './grace';
 import type { LatePolicy } from './late-policy';
 

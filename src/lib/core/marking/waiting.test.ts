@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { DAY } from '../time/moment';
-import { dayOf } from '../time/wall-clock';
+import { dayOf } from '../time/days';
 import { meetingState, type Meeting } from './meeting';
 import { mayRemind, paceWords } from './waiting';
 

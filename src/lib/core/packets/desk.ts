@@ -1,5 +1,5 @@
 import { DAY, type Moment } from '../time/moment';
-import { calendarDaysBetween } from '../time/wall-clock';
+import { calendarDaysBetween } from '../time/days';
 import type { LatePolicy } from '../lateness/late-policy';
 import type { Holding, Standing } from './custody';
 import { submitEnds } from './terms';

@@ -1,5 +1,5 @@
 import { compareMoments, DAY, MINUTE, type Moment } from '../time/moment';
-import { dayOf } from '../time/wall-clock';
+import { dayOf } from '../time/days';
 import { minutesOf, type Sitting, type Stretch } from './free-time';
 import { onTimeMatching } from './matching';
 import { isOnTime, sittingsOf, type PlanTask, type Unit } from './sittings';

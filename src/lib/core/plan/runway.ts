@@ -1,5 +1,5 @@
 import { DAY, type Moment } from '../time/moment';
-import { daysLater, startOfDay } from '../time/wall-clock';
+import { daysLater, startOfDay } from '../time/days';
 import type { Holding } from '../packets/custody';
 
 /** How far the runway reaches. */

@@ -1,4 +1,4 @@
-import { daysLater, startOfDay } from '../time/wall-clock';
+import { daysLater, startOfDay } from '../time/days';
 import type { Moment } from '../time/moment';
 import { Temporal } from 'temporal-polyfill';
 import type { KeptSitting, PlanInputs } from './inputs';

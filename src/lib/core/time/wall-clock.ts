@@ -52,40 +52,6 @@ export function toWallClock(moment: Moment, zone: string, to: 'minute' | 'second
   return zoned(moment, zone).toPlainDateTime().toString({ smallestUnit: to });
 }
 
-/** The same wall-clock time some calendar days later, whatever the clocks do in between. */
-export function daysLater(moment: Moment, days: number, zone: string): Moment {
-  return zoned(moment, zone).add({ days }).epochMilliseconds;
-}
-
-/** The first instant of the calendar day in which an instant lies. */
-export function startOfDay(moment: Moment, zone: string): Moment {
-  return zoned(moment, zone).startOfDay().epochMilliseconds;
-}
-
-/** The calendar day of an instant, `YYYY-MM-DD`. */
-export function dayOf(moment: Moment, zone: string): string {
-  return zoned(moment, zone).toPlainDate().toString();
-}
-
-/** How many midnights lie between two instants in a zone: 0 is the same day, 1 is tomorrow, -1 yesterday. */
-export function calendarDaysBetween(from: Moment, to: Moment, zone: string): number {
-  return dayNumber(to, zone) - dayNumber(from, zone);
-}
-
-/** Days of the zone's calendar since 1970-01-01. Lists ask for the same moments over and over; the calendar is slow. */
-function dayNumber(moment: Moment, zone: string): number {
-  const key = `${moment} ${zone}`;
-  let number = numbered.get(key);
-  if (number === undefined) {
-    if (numbered.size > 5000) numbered.clear();
-    const date = zoned(moment, zone).toPlainDate();
-    numbered.set(key, (number = EPOCH.until(date, { largestUnit: 'days' }).days));
-  }
-  return number;
-}
-const numbered = new Map<string, number>();
-const EPOCH = Temporal.PlainDate.from('1970-01-01');
-
 function zoned(moment: Moment, zone: string): Temporal.ZonedDateTime {
   return Temporal.Instant.fromEpochMilliseconds(moment).toZonedDateTimeISO(zone);
 }

@@ -3,7 +3,7 @@ import type { CalendarDays } from '$core/courses/calendar';
 import type { CourseCard, DeskNotice, PendingInvitation } from '$core/courses/views';
 import type { Actor } from '$core/people/policy';
 import type { Reader } from '$core/people/reader';
-import { dayOf } from '$core/time/wall-clock';
+import { dayOf } from '$core/time/days';
 import { clock } from '../clock';
 import { jsonRows as rows, ms, select } from '../db/connection';
 import { shownToStudents } from '../lines/shown';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { isOn, type Session } from '$core/plan/view';
-  import { startOfDay } from '$core/time/wall-clock';
+  import { startOfDay } from '$core/time/days';
   import { absolute, span } from '$core/time/words';
   import { getNow, getZone } from '$ui/time/reader';
   import type { PlanDesk } from './plan-desk.svelte';

@@ -1,7 +1,7 @@
 <script lang="ts">
   import { dndzone, type DndEvent } from 'svelte-dnd-action';
   import { isOn, type DueOn, type Session } from '$core/plan/view';
-  import { calendarDaysBetween } from '$core/time/wall-clock';
+  import { calendarDaysBetween } from '$core/time/days';
   import { movedBy } from '$core/plan/view';
   import { getZone } from '$ui/time/reader';
   import DayHead from './DayHead.svelte';

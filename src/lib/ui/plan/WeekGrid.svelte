@@ -2,7 +2,7 @@
   import type { DueOn } from '$core/plan/view';
   import type { BusyTime } from '$core/plan/inputs';
   import { isOn, movedBy, shareOfDay, type Session } from '$core/plan/view';
-  import { startOfDay } from '$core/time/wall-clock';
+  import { startOfDay } from '$core/time/days';
   import { getZone } from '$ui/time/reader';
   import DayHead from './DayHead.svelte';
   import SessionBlock from './SessionBlock.svelte';

@@ -1,3 +1,4 @@
+import { dayOf } from '../src/lib/core/time/days';
 import { createReadStream } from 'node:fs';
 import { basename } from 'node:path';
 import type { Actor } from '../src/lib/core/people/policy';
@@ -22,10 +23,17 @@ type Speaker = (by: string) => Actor;
 
 /** Opens a course of the demo: its units, what holds for all of it, and the materials of its units. */
 export async function openCourse(course: DemoCourse, teacher: Actor, zone: string, at: At): Promise<OpenedCourse> {
-  const { slug, title, emblem, units, unitWord, goals, policies, contacts, rules } = course;
+  const { slug, title, emblem, units, unitWord, goals, policies, contacts, rules, ends } = course;
   const made = await createCourse({ slug, title, emblem, zone, units: units.map((unit) => unit.title) });
   await enrol(made.id, teacher.id, 'teacher');
-  await changeAbout(teacher, slug, { title, unitWord, goals, policies, contacts });
+  await changeAbout(teacher, slug, {
+    title,
+    unitWord,
+    goals,
+    policies,
+    contacts,
+    endsOn: ends ? dayOf(at(ends), zone) : ''
+  });
   await changeRules(teacher, slug, rules);
   if (course.joinsByPhrase) await changeJoinPhrase(teacher, slug, 'new');
   for (const [i, { title, starts, visibleFrom }] of units.entries()) {

@@ -48,6 +48,8 @@ const Course = z.object({
   /** How its results become the grade (`core/grades/scheme.ts`), with assignments named by their titles. */
   scheme: z.looseObject({ places: z.record(z.string(), z.unknown()) }).optional(),
   units: z.array(z.object({ title: z.string(), starts: z.string().optional(), visibleFrom: z.string().optional() })),
+  /** Its last day. */
+  ends: z.string().optional(),
   goals: z.string().default(''),
   policies: z.string().default(''),
   contacts: z

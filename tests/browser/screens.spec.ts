@@ -35,6 +35,7 @@ const OF_PETRA = [
   '/school/import',
   '/school/troubles',
   '/school/results',
+  '/school/scales',
   '/calendar'
 ];
 const OF_ODILE = [

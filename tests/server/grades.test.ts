@@ -14,8 +14,11 @@ import { readGradeCell, writeGradeCell } from '$server/grades/grade-cell';
 import { keepScheme, overrideGrade, showSpread, trySchemeOn } from '$server/grades/keep-scheme';
 import { readGradeInClass, readOwnCourseGrade } from '$server/grades/own-course-grade';
 import { readOwnGrades } from '$server/grades/own-grades';
+import { keepSchoolScale, readKeptScales, removeSchoolScale } from '$server/grades/school-scales';
+import { execute } from '$server/db/connection';
+import { readGrades } from '$server/lines/grades';
 import { clock } from '$server/clock';
-import { excuse } from '$server/marking/class-actions';
+import { excuse, findIncomplete } from '$server/marking/class-actions';
 import { returnRound } from '$server/marking/return-round';
 import { NotHere } from '$server/outcome';
 import { at, count, DAY, handIn, HOUR, key, MONDAY, officePerson, packetOf, smallCourse } from './kit';
@@ -219,6 +222,48 @@ describe('the grade book', () => {
       await expect(finalResultsFile(who, sent?.id ?? '')).rejects.toThrow(NotHere);
       await expect(sendFinalResults(who, school.slug)).rejects.toThrow(NotHere);
     }
+  });
+
+  it('says results in the scale that is usual in the school, until a course has a scheme of its own', async () => {
+    const office = await officePerson();
+    const twenty = { title: 'Marks', scale: { kind: 'line', from: 0, to: 20 }, usual: true } as const;
+    const kept = { ...twenty, id: null, rounding: { step: 0.5, how: 'half-up' } } as const;
+    try {
+      expect(await keepSchoolScale(office, kept)).toEqual({ ok: true });
+      expect(await keepSchoolScale(office, { ...kept, title: 'marks' })).toEqual({ ok: false, why: 'scale-named-so' });
+      await marked(school.ilse, 17);
+      const said = async () => (await readOwnGrades(school.ilse)).courses.map(({ sum }) => sum.result);
+      expect(await said()).toEqual(['17']);
+      const six = { title: 'Six', scale: { kind: 'line', from: 6, to: 1 }, usual: true } as const;
+      expect(await keepSchoolScale(office, { ...kept, ...six })).toEqual({ ok: true });
+      expect(await said()).toEqual(['2']);
+      expect((await readKeptScales(office)).map(({ title, usual }) => [title, usual])).toEqual([
+        ['Six', true],
+        ['Marks', false]
+      ]);
+      for (const who of [school.teacher, school.ilse]) {
+        await expect(keepSchoolScale(who, kept)).rejects.toThrow(NotHere);
+        await expect(readKeptScales(who)).rejects.toThrow(NotHere);
+      }
+      for (const { id } of await readKeptScales(office)) {
+        await expect(removeSchoolScale(school.teacher, { id })).rejects.toThrow(NotHere);
+        await removeSchoolScale(office, { id });
+        await expect(removeSchoolScale(office, { id })).rejects.toThrow(NotHere);
+      }
+      expect(await said()).toEqual(['85 %']);
+    } finally {
+      await execute('delete from school_scales');
+    }
+  });
+
+  it('tells work that was brought in person and lacks something from a round that came back', async () => {
+    const assignmentId = await school.set({ title: 'Stand', settles: 'result' });
+    const who = { assignmentId, studentId: school.ilse.id };
+    await findIncomplete(school.teacher, { ...who, remark: 'The plank is missing.' });
+    const line = async () => (await readGrades(school.ilse)).lines.find((one) => one.assignmentId === assignmentId);
+    expect((await line())?.lacksInPerson).toBe(true);
+    await handIn(school.ilse, assignmentId);
+    expect((await line())?.lacksInPerson).toBe(false);
   });
 
   it('shows how results are spread only where ten of them stand, and the teacher lets it', async () => {

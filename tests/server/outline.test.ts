@@ -162,7 +162,8 @@ describe('standing rules', () => {
       unitWord: 'Week',
       goals: '**Look**',
       policies: '<script>alert(1)</script>Quiet.',
-      contacts: [{ who: 'Odile', how: 'lab', hours: 'Mon' }]
+      contacts: [{ who: 'Odile', how: 'lab', hours: 'Mon' }],
+      endsOn: '2027-06-25'
     };
     await changeAbout(school.teacher, slug, about);
     const id = await school.set({

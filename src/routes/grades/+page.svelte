@@ -1,6 +1,7 @@
 <script lang="ts">
   import { GRADE_ORDERS, GRADE_ORDER_WORDS } from '$core/grades/arrange';
   import CourseGradesTable from '$ui/grades/CourseGradesTable.svelte';
+  import GradesByDate from '$ui/grades/GradesByDate.svelte';
   import EmptyState from '$ui/primitives/EmptyState.svelte';
 
   const { data } = $props();
@@ -28,5 +29,6 @@
       <p>What your teachers set stands here, by course, with what came of it.</p>
     </EmptyState>
   {/if}
+  {#if data.dates}<GradesByDate page={data.dates} />{/if}
   {#each data.courses as grades (grades.course.slug)}<CourseGradesTable {grades} />{/each}
 </div>

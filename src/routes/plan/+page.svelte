@@ -4,6 +4,8 @@
   import { monthOf, weekOf, type Session } from '$core/plan/view';
   import { dayOf, daysLater } from '$core/time/days';
   import { absolute } from '$core/time/words';
+  import { againstRunway } from '$core/plan/against-runway';
+  import AgainstRunway from '$ui/plan/AgainstRunway.svelte';
   import Coming from '$ui/plan/Coming.svelte';
   import Forgotten from '$ui/plan/Forgotten.svelte';
   import { forgottenIn } from '$core/plan/forgotten';
@@ -89,5 +91,6 @@
       sat is learnt from.
     </p>
   </section>
+  <AgainstRunway work={againstRunway(desk.made.tasks, desk.sessions, data.inputs.lines, data.now, zone)} {zone} />
   <Estimates lines={data.inputs.lines} tasks={desk.made.tasks} />
 </div>

@@ -8,6 +8,7 @@
     ['/school/offices', 'Offices'],
     ['/school/import', 'From files'],
     ['/school/results', 'Final results'],
+    ['/school/scales', 'Scales'],
     ['/calendar', 'Calendar'],
     ['/school/troubles', 'Troubles']
   ] as const;

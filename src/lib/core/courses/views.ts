@@ -61,6 +61,8 @@ export interface CourseAbout {
   policiesMd: string;
   policiesHtml: string;
   contacts: Contact[];
+  /** Its last day, `YYYY-MM-DD` in its zone; null where that is not known. */
+  endsOn: string | null;
   rules: StandingRules;
   calendar: CalendarDays[];
 }

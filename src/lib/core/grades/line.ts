@@ -18,6 +18,8 @@ export interface GradeLine extends DeskLine {
   standingKept: number | null;
   /** Granted of what its credits should add up to; null where it has none. */
   credits: { granted: number; target: number } | null;
+  /** It was handed over in person last, and was not yet what was asked. */
+  lacksInPerson: boolean;
   /** The stages that it passes, by their names; empty where it passes none. */
   stages: readonly string[];
 }

@@ -4,7 +4,8 @@ export const GRADE_REFUSALS = [
   'override-without-reason',
   'not-in-this-course',
   'no-results-to-send',
-  'results-answered'
+  'results-answered',
+  'scale-named-so'
 ] as const;
 export type GradeRefusal = (typeof GRADE_REFUSALS)[number];
 
@@ -15,5 +16,6 @@ const WORDS: Record<GradeRefusal, string> = {
   'override-without-reason': 'Say why the result is other than what it adds up to: the student reads it.',
   'not-in-this-course': 'Nobody of that name studies in this course any more. Nothing was changed.',
   'no-results-to-send': 'Nobody has a result yet, so there is nothing to send.',
-  'results-answered': 'These results were answered already. Read the page again.'
+  'results-answered': 'These results were answered already. Read the page again.',
+  'scale-named-so': 'The school has a scale of that name already. Change that one, or give this one another name.'
 };

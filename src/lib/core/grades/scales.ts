@@ -79,8 +79,15 @@ export function wished(text: string, scale: Scale): Decimal | null {
   return figure.gte(low) && figure.lte(high) ? figure : null;
 }
 
+/** A scale that courses can take over, with how its results are rounded. */
+export interface NamedScale {
+  title: string;
+  scale: Scale;
+  rounding: Rounding;
+}
+
 /** Scales that schools use, to begin with: each can be changed for the course. */
-export const SCALES: ReadonlyArray<{ title: string; scale: Scale; rounding: Rounding }> = [
+export const SCALES: readonly NamedScale[] = [
   { title: 'Percent', scale: { kind: 'percent' }, rounding: { step: 0.1, how: 'half-up' } },
   { title: '0 to 20', scale: { kind: 'line', from: 0, to: 20 }, rounding: { step: 0.5, how: 'half-up' } },
   { title: '1 to 6, six is best', scale: { kind: 'line', from: 1, to: 6 }, rounding: { step: 0.5, how: 'half-up' } },

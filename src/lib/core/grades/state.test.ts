@@ -42,6 +42,7 @@ const line = (over: Partial<GradeLine>): GradeLine => ({
   standingKept: null,
   credits: null,
   stages: [],
+  lacksInPerson: false,
   ...over
 });
 
@@ -88,6 +89,13 @@ describe('the state of a grade', () => {
     expect(settled('looked-at')).toBe('Came back, looked at');
     expect(settled('result')).toBe('Came back');
     expect(settled('excused')).toBe('Excused');
+  });
+
+  it('tells what was brought in person and lacks something from another round that was asked', () => {
+    expect(gradeWords(line({ standing: 'another-round' }), NOW)).toBe('Came back: do it again');
+    const brought = line({ standing: 'another-round', lacksInPerson: true });
+    expect(gradeWords(brought, NOW)).toBe('Handed over in person: to be done again');
+    expect(needsStudent(gradeState(brought, NOW))).toBe(true);
   });
 
   it('says of each state something of its own', () => {

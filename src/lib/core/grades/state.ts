@@ -50,6 +50,7 @@ export const stateWords = (state: GradeState): string => WORDS[state];
 /** What is said of one line; of what came back without a result also how it settled: "Came back, passed". */
 export function gradeWords(line: GradeLine, now: Moment): string {
   const state = gradeState(line, now);
+  if (state === 'again' && line.lacksInPerson) return 'Handed over in person: to be done again';
   const stage = line.at && line.standing !== 'settled' ? `, at “${line.at.title}”` : '';
   const how = HOW[line.settledBy ?? 'result'];
   return `${stateWords(state)}${stage}${state === 'returned' && how ? `, ${how}` : ''}`;

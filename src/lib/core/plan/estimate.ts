@@ -31,14 +31,19 @@ const HABIT = 3;
  * @param own  minutes that the student said; null where they did not
  * @param sat  minutes that they have sat at it, as far as that was told
  */
-export function estimate(line: DeskLine, own: number | null, past: readonly PastWork[], sat: number): Estimate {
+export function estimate(
+  line: DeskLine & { unwritten?: number },
+  own: number | null,
+  past: readonly PastWork[],
+  sat: number
+): Estimate {
   const factor = habit(past, line.course.slug);
   const said = line.expectedMinutes;
   const learnt = said !== null && factor !== null ? Math.round(said * factor) : null;
   const from: EstimateFrom = own !== null ? 'own' : learnt !== null ? 'learnt' : said !== null ? 'teacher' : 'usual';
   const chosen = own ?? learnt ?? said;
   const byPlaces = minutesLeft({ ...line, expectedMinutes: chosen });
-  const whole = chosen ?? minutesLeft({ ...line, expectedMinutes: null, asked: 0, answered: null });
+  const whole = chosen ?? minutesLeft({ ...line, expectedMinutes: null, asked: 0, answered: null, unwritten: 0 });
   // Who sat at it for an hour has an hour less to go, whatever lies in its places; a tenth always remains.
   return { whole, left: Math.max(Math.round(whole / 10), Math.min(byPlaces, whole - sat)), from };
 }

@@ -41,6 +41,8 @@ const line = (id: string, over: Partial<PlanLine> = {}): PlanLine => ({
   pace: null,
   sat: 0,
   entered: null,
+  unwritten: 0,
+  courseEnds: null,
   ...over
 });
 const inputs = (lines: PlanLine[], over: Partial<PlanInputs> = {}): PlanInputs => ({
@@ -67,6 +69,19 @@ describe('what a plan is made of', () => {
     const pace = { median: 2 * 86_400, spread: 0 };
     const [task] = planTasks(inputs([line('a', { due: null, passBy: NOW + 20 * DAY, pace })]));
     expect(((task?.due ?? 0) - NOW) / DAY).toBeCloseTo(14, 0);
+  });
+
+  it('has the end of its course where it has no other, unless that is past', () => {
+    const [own, ended, target] = planTasks(
+      inputs([
+        line('a', { due: null, courseEnds: NOW + 9 * DAY }),
+        line('b', { due: null, courseEnds: NOW - DAY }),
+        line('c', { due: null, courseEnds: NOW + 9 * DAY, target: NOW + DAY })
+      ])
+    );
+    expect([own?.due, own?.overdue]).toEqual([NOW + 9 * DAY, false]);
+    expect([ended?.due, ended?.overdue]).toEqual([null, false]);
+    expect(target?.due).toBe(NOW + DAY);
   });
 
   it('plans anew around what was moved', () => {

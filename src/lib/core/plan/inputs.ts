@@ -27,9 +27,13 @@ export interface PlanLine extends DeskLine {
   /** By when the student wants it done; null where they said nothing. */
   target: Moment | null;
   passBy: Moment | null;
+  /** The end of its course's last day; null where that is not known. Only what has no other end is planned towards it. */
+  courseEnds: Moment | null;
   allowance: number | null;
   settles: string;
   pace: Pace | null;
+  /** Places' worth of words that are not written yet, in places that hold something. */
+  unwritten: number;
   /** Minutes sat at it. */
   sat: number;
   /** What stands in its entries, where it is fed over the year; null elsewhere, or while nothing does. */
@@ -69,7 +73,7 @@ export function planTasks({ lines, kept, past, pauses, now }: PlanInputs): Plann
       .filter(({ state, to }) => state === 'pinned' && to > now)
       .reduce((sum, one) => sum + minutesOf(one), 0);
     const guess = estimate(line, line.own, past, line.sat);
-    const due = dueOf(line, pauses);
+    const due = dueOf(line, pauses, now);
     const overdue = due !== null && due <= now;
     const paced = !overdue && guess.left >= LONG_WORK && (due === null || due - now > 28 * DAY);
     return [
@@ -90,11 +94,12 @@ export function planTasks({ lines, kept, past, pauses, now }: PlanInputs): Plann
 }
 
 /** By when it has to be in: what comes first of the due moment, the end of submitting, and the date to pass by, less the wait, and a target. */
-function dueOf(line: PlanLine, pauses: readonly Pause[]): Moment | null {
+function dueOf(line: PlanLine, pauses: readonly Pause[], now: Moment): Moment | null {
   const passing =
     line.passBy === null ? null : (submitBy(line.passBy, line.pace, pauses, line.course.zone)?.at ?? line.passBy);
   const ends = [line.due, submitEnds(line), passing, line.target].filter((at) => at !== null);
-  return ends.length > 0 ? Math.min(...ends) : null;
+  if (ends.length > 0) return Math.min(...ends);
+  return line.courseEnds !== null && line.courseEnds > now ? line.courseEnds : null;
 }
 
 /** Where another round is likely, so early that it can come back and be done again. */

@@ -122,6 +122,9 @@ it('keeps a tenth of the work for checking and submitting', () => {
   // A copy that nobody has answered is no filled place.
   expect(minutesLeft({ expectedMinutes: 100, asked: 1, filled: 1, answered: [1, 4] })).toBe(75);
   expect(minutesLeft({ expectedMinutes: 100, asked: 4, filled: 1, answered: [4, 4] })).toBe(75);
+  // A page of which a quarter is written is a quarter of a place.
+  expect(minutesLeft({ expectedMinutes: 100, asked: 2, filled: 2, unwritten: 0.75 })).toBe(38);
+  expect(minutesLeft({ expectedMinutes: 100, asked: 1, filled: 1, unwritten: 1 })).toBe(100);
 });
 
 describe('the runway', () => {

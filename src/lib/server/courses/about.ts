@@ -21,7 +21,9 @@ export const About = z.object({
   unitWord: z.string().trim().min(1).max(30),
   goals: z.string().max(20_000),
   policies: z.string().max(20_000),
-  contacts: z.array(Contact).max(20)
+  contacts: z.array(Contact).max(20),
+  /** Its last day in its own zone, `YYYY-MM-DD`; empty where that is not known. */
+  endsOn: z.union([z.iso.date('Write the last day as a date.'), z.literal('')]).default('')
 });
 
 /** What holds for the whole course, and the school's calendar beside it. One query. The caller has asked the policy. */
@@ -41,8 +43,8 @@ export async function changeAbout(person: Actor, course: string, about: z.infer<
   await Promise.all([about.goals, about.policies].map(briefFromMarkdown));
   await shaping(person, course, (id, tx) =>
     execute(
-      `update courses set title = $2, unit_word = $3, goals_md = $4, policies_md = $5, contacts = $6 where id = $1`,
-      [id, about.title, about.unitWord, about.goals, about.policies, JSON.stringify(about.contacts)],
+      `update courses set title = $2, unit_word = $3, goals_md = $4, policies_md = $5, contacts = $6, ends_on = nullif($7, '')::date where id = $1`,
+      [id, about.title, about.unitWord, about.goals, about.policies, JSON.stringify(about.contacts), about.endsOn],
       tx
     )
   );
@@ -102,12 +104,13 @@ const AboutRow = z.object({
   goalsMd: z.string(),
   policiesMd: z.string(),
   contacts: z.array(Contact),
+  endsOn: z.string().nullable(),
   rules: StandingRules,
   calendar: z.array(CalendarRow)
 });
 
 const ABOUT = `
-  select c.goals_md as "goalsMd", c.policies_md as "policiesMd", c.contacts, c.rules,
+  select c.goals_md as "goalsMd", c.policies_md as "policiesMd", c.contacts, c.rules, c.ends_on::text as "endsOn",
     coalesce((select json_agg(d) from (select id, kind, title, first_day::text as first, last_day::text as last
       from calendar_days order by first_day, id) d), '[]') as calendar
   from courses c where c.id = $1`;

@@ -41,6 +41,7 @@ import * as grades from './migrations/0037-grades';
 import * as plan from './migrations/0038-plan';
 import * as remindersAndFamily from './migrations/0039-reminders-and-family';
 import * as oneWayOfReminding from './migrations/0040-one-way-of-reminding';
+import * as endsAndScales from './migrations/0041-ends-and-scales';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -83,7 +84,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0037-grades', ...grades },
   { name: '0038-plan', ...plan },
   { name: '0039-reminders-and-family', ...remindersAndFamily },
-  { name: '0040-one-way-of-reminding', ...oneWayOfReminding }
+  { name: '0040-one-way-of-reminding', ...oneWayOfReminding },
+  { name: '0041-ends-and-scales', ...endsAndScales }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { Rounding } from '$core/grades/rounding';
+import { Scale } from '$core/grades/scales';
 import { Scheme, usualScheme } from '$core/grades/scheme';
 import type { Override } from '$core/grades/course-grade';
 import type { Actor } from '$core/people/policy';
@@ -35,23 +37,31 @@ export async function readScheme(course: string): Promise<CourseScheme> {
 /** Whose grade it is, as the policy has let them be read. */
 export type Student = Pick<Actor, 'id'>;
 
-function ofRow({ scheme, weights, spreadShown, overrides }: z.infer<typeof Row>): CourseScheme {
+function ofRow({ scheme, weights, usual, spreadShown, overrides }: z.infer<typeof Row>): CourseScheme {
   const own = scheme === null ? null : Scheme.parse(scheme);
   const said = overrides.map(({ personId, ...override }) => [personId, override] as const);
-  return { scheme: own ?? usualScheme(weights), own: own !== null, spreadShown, overrides: new Map(said) };
+  return {
+    scheme: own ?? { ...usualScheme(weights), ...usual },
+    own: own !== null,
+    spreadShown,
+    overrides: new Map(said)
+  };
 }
 
 const Row = z.object({
   slug: z.string(),
   scheme: z.unknown(),
   spreadShown: z.boolean(),
+  /** In what the school says its results where a course says nothing else; null where it leaves that open. */
+  usual: z.object({ scale: Scale, rounding: Rounding }).nullable(),
   weights: z.array(z.object({ id: z.string(), weight: z.number().nullable(), points: z.number().nullable() })),
   overrides: z.array(
     z.object({ personId: z.string(), says: z.string(), reason: z.string(), by: z.string(), at: z.number() })
   )
 });
 const SCHEMES = `
-  select c.slug, c.scheme, c.spread_shown as "spreadShown",
+  select c.slug, c.scheme, (select json_build_object('scale', s.scale, 'rounding', s.rounding) from school_scales s where s.usual) as usual,
+    c.spread_shown as "spreadShown",
     case when c.scheme is null then (select coalesce(json_agg(json_build_object('id', a.id, 'weight', a.weight::float8, 'points', a.points::float8)), '[]')
       from assignments a where a.course_id = c.id and a.published) else '[]' end as weights,
     coalesce((select json_agg(json_build_object('personId', o.person_id, 'says', o.says, 'reason', o.reason, 'by', t.name,

@@ -1,5 +1,6 @@
 import { arranged, type GradeOrder } from '$core/grades/arrange';
 import { byCourse, courseSummary, type CourseGrades } from '$core/grades/by-course';
+import { datePage, type DatePage } from '$core/grades/date-page';
 import type { GradeLine } from '$core/grades/line';
 import { standingResult } from '$core/grades/moves';
 import { ownGrade, type CourseResult } from '$core/grades/own-grade';
@@ -25,20 +26,25 @@ export interface CourseOfGrades {
   sum: CourseResult;
 }
 
-/** A student's grades over all their courses: the first rows of each, and what each adds up to. Two queries. */
+/**
+ * A student's grades over all their courses: the first rows of each, and what each adds up to; by date, a stretch of the rows of all. Two queries.
+ *
+ * @param from by date: the row with which to begin; null for what is due about now
+ */
 export async function readOwnGrades(
   person: Pick<Actor, 'id'>,
-  order: GradeOrder = 'needs'
-): Promise<{ courses: CourseOfGrades[]; now: Moment }> {
+  order: GradeOrder = 'needs',
+  from: number | null = null
+): Promise<{ courses: CourseOfGrades[]; dates: DatePage | null; now: Moment }> {
   const [{ lines, now }, schemes] = await Promise.all([readGrades(person), readSchemes(person.id, null)]);
   const courses = byCourse(lines, now).map((grades): CourseOfGrades => ({
     course: grades.course,
     summary: courseSummary(grades),
-    lines: arranged(grades.lines, order, now).slice(0, SHOWN),
+    lines: order === 'date' ? [] : arranged(grades.lines, order, now).slice(0, SHOWN),
     total: grades.lines.length,
     sum: sumOf(person.id, grades, schemes.get(grades.course.slug) ?? NONE, now)
   }));
-  return { courses, now };
+  return { courses, dates: order === 'date' ? datePage(lines, from, now) : null, now };
 }
 
 function sumOf(student: string, { course, lines }: CourseGrades, by: CourseScheme, now: Moment): CourseResult {

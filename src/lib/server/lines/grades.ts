@@ -30,9 +30,32 @@ export async function readGrades(
 }
 
 function besideLine(row: GradeRow): Omit<GradeLine, keyof ReturnType<typeof toLines>[number]> {
-  const { remark, by, returnedAt, settles, allowance, roundsUsed, standingKept, granted, target, stages } = row;
+  const {
+    remark,
+    by,
+    returnedAt,
+    settles,
+    allowance,
+    roundsUsed,
+    standingKept,
+    granted,
+    target,
+    stages,
+    lacksInPerson
+  } = row;
   const credits = target === null ? null : { granted: granted ?? 0, target };
-  return { remark: remark ?? '', by, returnedAt, settles, allowance, roundsUsed, standingKept, credits, stages };
+  return {
+    remark: remark ?? '',
+    by,
+    returnedAt,
+    settles,
+    allowance,
+    roundsUsed,
+    standingKept,
+    credits,
+    stages,
+    lacksInPerson
+  };
 }
 
 const GradeRow = LineRow.extend({
@@ -45,7 +68,8 @@ const GradeRow = LineRow.extend({
   standingKept: z.number().nullable(),
   granted: z.number().nullable(),
   target: z.number().nullable(),
-  stages: z.array(z.string())
+  stages: z.array(z.string()),
+  lacksInPerson: z.boolean()
 });
 type GradeRow = z.infer<typeof GradeRow>;
 
@@ -60,9 +84,13 @@ const ROUNDS = `left join lateral (
   from rounds r where r.packet_id = p.id) r on true`;
 const GRANTED = `case when p.round_no is not null and a.allowance is not null then (select coalesce(sum((g.data ->> 'grants')::int), 0)::int
   from custody_events g where g.packet_id = p.id and g.data ? 'grants') else 0 end`;
+/** What sent it back last was a look at what was brought in person. */
+const LACKS_IN_PERSON = `p.phase = 'another-round' and coalesce((select v.type = 'in-person-incomplete' from custody_events v
+  where v.packet_id = p.id and v.type in ('returned', 'in-person-incomplete') order by v.seq desc limit 1), false)`;
 const GRADES = `
   select ${LINE_COLUMNS}, a.settles, w.remark, w.by, w.at as "returnedAt", a.allowance + ${GRANTED} as allowance,
     coalesce(r.used, 0) as "roundsUsed", r.kept as "standingKept", array(select s ->> 'title' from jsonb_array_elements(a.stages) s) as stages,
+    coalesce(${LACKS_IN_PERSON}, false) as "lacksInPerson",
     case when a.settles = 'credits' then a.credit_target::float8 end as target,
     case when a.settles = 'credits' then (select sum(k.granted)::float8 from credits k where k.packet_id = p.id) end as granted
   ${ownLinesWith(`${LAST_WORD} ${ROUNDS}`)} and ($4::text is null or c.slug = $4)

@@ -34,8 +34,8 @@ export async function readPlanInputs(person: Pick<Actor, 'id'>, zone: string, ba
   const lines = toLines(rows, now).flatMap((line, i): PlanLine[] => {
     const row = rows[i];
     if (!row) return [];
-    const { own: minutes, target, passBy, allowance, settles, pace, sat, entered } = row;
-    return [{ ...line, own: minutes, target, passBy, allowance, settles, pace, sat, entered }];
+    const { own: minutes, target, passBy, allowance, settles, pace, sat, entered, unwritten, courseEnds } = row;
+    return [{ ...line, own: minutes, target, passBy, allowance, settles, pace, sat, entered, unwritten, courseEnds }];
   });
   const { hours, sitting, busy, kept, past, pauses } = own ?? {
     hours: null,
@@ -56,7 +56,9 @@ const PlanRow = LineRow.extend({
   settles: z.string(),
   pace: PaceRow,
   sat: z.number(),
-  entered: z.string().nullable()
+  entered: z.string().nullable(),
+  unwritten: z.number(),
+  courseEnds: z.number().nullable()
 });
 const SAT = `coalesce((select round(sum(extract(epoch from s.ends_at - s.starts_at)) / 60)::int from plan_sittings s
   where s.person_id = $1 and s.assignment_id = a.id and s.state = 'held'), 0)`;
@@ -64,9 +66,16 @@ const SAT = `coalesce((select round(sum(extract(epoch from s.ends_at - s.starts_
 const ENTERED = `case when a.settles = 'credits' then (select string_agg(g.facts ->> 'activities', ' ') from blob_facts g
   where g.facts ? 'activities' and (g.sha256 in (select f.sha256 from pieces f where f.packet_id = p.id)
     or g.sha256 in (select f.sha256 from round_pieces f where f.packet_id = p.id))) end`;
+/** What places with a fewest number of words lack of it, each at most one: a page that was only opened is not written. What was never read lacks nothing. */
+const UNWRITTEN = `case when p.pieces > 0 then coalesce((select sum(1 - least(1, s.words / s.fewest)) from (
+  select sum(g.words)::float8 as words, (d.wants -> 'words' ->> 'from')::float8 as fewest
+  from pieces f join deliverables d on d.id = f.deliverable_id join blob_readings g on g.sha256 = f.sha256
+  where f.packet_id = p.id and not d.optional and (d.wants -> 'words' ->> 'from')::int > 0 group by d.id) s), 0) else 0 end`;
 const LINES = `
   select ${LINE_COLUMNS}, w.minutes as own, ${ms('w.target_at')} as target, ${ms('a.pass_by')} as "passBy", a.allowance, a.settles,
-    ${PACE('c')} as pace, ${SAT} as sat, ${ENTERED} as entered
+    ${PACE('c')} as pace, ${SAT} as sat, ${ENTERED} as entered,
+    ${UNWRITTEN} as unwritten,
+    ${ms(`((c.ends_on + 1)::timestamp at time zone c.zone)`)} as "courseEnds"
   ${ownLinesWith('left join plan_wishes w on w.assignment_id = a.id and w.person_id = $1')}
     and not ${RESTED} and coalesce(p.phase, 'making') not in ('submitted', 'revising')
   order by a.due_at nulls last, a.id limit $3`;

@@ -3,6 +3,7 @@
   import { wantsWords } from '$core/pieces/wants';
   import type { CourseAbout } from '$core/courses/views';
   import { latePolicyWords } from '$core/packets/due';
+  import { calendarDay } from '$core/time/words';
   import CalendarList from './CalendarList.svelte';
 
   /** What holds for the whole course, so that no assignment has to repeat it. */
@@ -45,6 +46,7 @@
       <h2 id="rules" class="mb-2 text-xl font-semibold">Standing rules</h2>
       <p class="mb-2 text-sm opacity-85">They hold for each assignment that does not say otherwise.</p>
       <ul class="grid gap-1.5">
+        {#if about.endsOn}<li>The course ends on {calendarDay(about.endsOn)}.</li>{/if}
         <li>{latePolicyWords(rules.late)}</li>
         <li>{rules.allowance === null ? 'As many rounds as you like.' : `Up to ${rules.allowance} rounds each.`}</li>
         <li>

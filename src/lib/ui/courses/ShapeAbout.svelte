@@ -30,6 +30,9 @@
       <Field label="What its parts are called" about="Unit, week, chapter, topic…">
         <input class="input w-full" name="unitWord" value={course.unitWord} required maxlength="30" />
       </Field>
+      <Field label="Its last day" about="Undated work is planned towards it. Leave it empty where it is not known.">
+        <input class="input w-full" type="date" name="endsOn" value={about.endsOn ?? ''} />
+      </Field>
     </div>
     <Field label="Where it leads" about="Markdown">
       <textarea class="textarea h-40 w-full" name="goals" value={about.goalsMd}></textarea>

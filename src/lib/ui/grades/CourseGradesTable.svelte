@@ -33,7 +33,7 @@
       </a>
     </p>
   </div>
-  <GradeRows lines={grades.lines} {weighs} label="Assignments of {title}" />
+  {#if grades.lines.length > 0}<GradeRows lines={grades.lines} {weighs} label="Assignments of {title}" />{/if}
   {#if grades.total > grades.lines.length}
     <p class="mt-2"><a class="link" href="/grades/{slug}#rows">All {grades.total} assignments of {title}</a></p>
   {/if}

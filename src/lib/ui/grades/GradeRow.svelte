@@ -8,8 +8,8 @@
   import Baton from '$ui/packets/Baton.svelte';
   import { getNow, getZone } from '$ui/time/reader';
 
-  /** One assignment (`weighs`: its share of the grade is what counts): what it is, when it is due, where it stands, what came of it and what the teacher said. */
-  const { line, weighs }: { line: GradeLine; weighs: boolean } = $props();
+  /** One assignment (`weighs`: its share of the grade is what counts; `apart`: it names its course): what it is, when it is due, where it stands, what came of it and what the teacher said. */
+  const { line, weighs }: { line: GradeLine; weighs: boolean | 'apart' } = $props();
   const now = $derived.by(getNow());
   const zone = getZone();
   const state = $derived(gradeState(line, now));
@@ -23,7 +23,8 @@
 <tr class="max-sm:grid max-sm:grid-cols-[minmax(0,1fr)_auto] max-sm:gap-x-3 max-sm:py-2">
   <th scope="row" class="py-2.5 pr-4 pl-3 text-left align-top font-semibold max-sm:col-span-2 max-sm:py-0">
     <a class="link link-hover" href="/assignments/{line.assignmentId}">{line.title}</a>
-    {#if weighs && line.weight !== null}<span class="block text-sm font-normal opacity-85"
+    {#if weighs === 'apart'}<span class="block text-sm font-normal opacity-85">{line.course.title}</span
+      >{:else if weighs && line.weight !== null}<span class="block text-sm font-normal opacity-85"
         >{line.weight} % of the grade</span
       >{/if}
   </th>

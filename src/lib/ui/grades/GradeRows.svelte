@@ -4,8 +4,8 @@
 
   interface Props {
     lines: readonly GradeLine[];
-    /** The shares of the grade that they name are what counts. */
-    weighs: boolean;
+    /** The shares of the grade that they name are what counts; `apart`: the rows are of several courses, and each names its own. */
+    weighs: boolean | 'apart';
     /** What the table is of. */
     label: string;
   }

@@ -1,6 +1,7 @@
 <script lang="ts">
   import { untrack } from 'svelte';
   import type { SchemeMove } from '$core/grades/moves';
+  import type { NamedScale } from '$core/grades/scales';
   import { Scheme } from '$core/grades/scheme';
   import { act } from '$ui/forms/act';
   import OneButton from '$ui/primitives/OneButton.svelte';
@@ -14,12 +15,14 @@
     scheme: Scheme;
     /** The scheme that holds is the teachers' own. */
     own: boolean;
+    /** Those that the school keeps. */
+    scales: readonly NamedScale[];
     assignments: ReadonlyArray<{ id: string; title: string; points: number | null; unit: string | null }>;
     /** What the scheme that was tried would change. */
     tried: { moves: SchemeMove[]; stay: number } | null;
   }
   /** How results become the grade, written by the teacher: tried on the class before it holds. */
-  const { scheme, own, assignments, tried }: Props = $props();
+  const { scheme, own, scales, assignments, tried }: Props = $props();
   let draft = $state<Scheme>(untrack(() => structuredClone($state.snapshot(scheme) as Scheme)));
   const parsed = $derived(Scheme.safeParse($state.snapshot(draft)));
   const problems = $derived(parsed.success ? [] : [...new Set(parsed.error.issues.map(({ message }) => message))]);
@@ -59,7 +62,7 @@
   </p>
 </section>
 <SchemePlaces bind:scheme={draft} {assignments} />
-<SchemeWhole bind:scheme={draft} />
+<SchemeWhole bind:scheme={draft} {scales} />
 
 {#if problems.length > 0}
   <ul class="my-3 border-l-4 border-error bg-base-100 p-3" role="status">

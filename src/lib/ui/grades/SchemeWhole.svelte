@@ -1,14 +1,17 @@
 <script lang="ts">
   import type { Absent } from '$core/grades/absent';
-  import { SCALES } from '$core/grades/scales';
+  import { SCALES, type NamedScale } from '$core/grades/scales';
   import type { Scheme } from '$core/grades/scheme';
   import MaybeNumber from '$ui/forms/MaybeNumber.svelte';
+  import RoundingFields from './RoundingFields.svelte';
   import SchemeBands from './SchemeBands.svelte';
 
   /** What holds for the whole result: what is absent, scale, rounding, the most, and what it takes to pass. */
-  let { scheme = $bindable() }: { scheme: Scheme } = $props();
+  let { scheme = $bindable(), scales }: { scheme: Scheme; scales: readonly NamedScale[] } = $props();
+  /** The school's own stand first, in place of those of the same name. */
+  const offered = $derived([...scales, ...SCALES.filter(({ title }) => scales.every((own) => own.title !== title))]);
   const known = $derived(
-    SCALES.find(({ scale }) => JSON.stringify(scale) === JSON.stringify(scheme.scale))?.title ?? ''
+    offered.find(({ scale }) => JSON.stringify(scale) === JSON.stringify(scheme.scale))?.title ?? ''
   );
   const ABSENT: Record<Absent['kind'], Absent> = {
     never: { kind: 'never' },
@@ -17,9 +20,9 @@
   };
 
   function useScale(title: string) {
-    const found = SCALES.find((one) => one.title === title);
+    const found = offered.find((one) => one.title === title);
     if (!found) return;
-    scheme.scale = structuredClone(found.scale);
+    scheme.scale = structuredClone($state.snapshot(found.scale) as NamedScale['scale']);
     scheme.rounding = { ...found.rounding };
   }
 </script>
@@ -54,24 +57,10 @@
       >The scale
       <select class="select mt-1 flex" value={known} onchange={(event) => useScale(event.currentTarget.value)}>
         {#if known === ''}<option value="">of this course’s own</option>{/if}
-        {#each SCALES as { title } (title)}<option>{title}</option>{/each}
+        {#each offered as { title } (title)}<option>{title}</option>{/each}
       </select></label
     >
-    <label
-      >Rounded once, to
-      <select class="select mt-1 flex" bind:value={scheme.rounding.step}>
-        <option value={0.01}>hundredths</option><option value={0.1}>tenths</option><option value={0.25}>quarters</option
-        >
-        <option value={0.5}>halves</option><option value={1}>whole numbers</option>
-      </select></label
-    >
-    <label
-      >Between two
-      <select class="select mt-1 flex" bind:value={scheme.rounding.how}>
-        <option value="half-up">halves up</option><option value="half-even">halves to the even one</option>
-        <option value="down">always down</option><option value="up">always up</option>
-      </select></label
-    >
+    <RoundingFields bind:rounding={scheme.rounding} />
     <MaybeNumber label="At most, in %" bind:value={scheme.most} min={100} max={200} step={1} />
     <MaybeNumber label="Passed from, in %" bind:value={scheme.pass} max={100} />
     <MaybeNumber label="At most so many % where a minimum is not reached" bind:value={scheme.failedAtMost} max={100} />

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Scheme } from '$core/grades/scheme';
 import { readClassGrades } from '$server/grades/class-grades';
+import { readSchoolScales } from '$server/grades/school-scales';
 import { keepScheme, trySchemeOn } from '$server/grades/keep-scheme';
 import { action } from '../../../../shared/action';
 import { orNotFound, signedIn } from '../../../../shared/guard';
@@ -8,7 +9,13 @@ import type { RequestEvent } from './$types';
 
 export const load = async ({ locals, params, url }) => {
   const { scheme, own, columns } = await orNotFound(readClassGrades(signedIn(locals, url), params.course));
-  return { scheme, own, assignments: columns.map(({ id, title, points, unit }) => ({ id, title, points, unit })) };
+  const scales = await readSchoolScales();
+  return {
+    scheme,
+    own,
+    scales,
+    assignments: columns.map(({ id, title, points, unit }) => ({ id, title, points, unit }))
+  };
 };
 
 /** A scheme as the editor sends it. */

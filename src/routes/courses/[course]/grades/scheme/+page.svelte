@@ -11,5 +11,11 @@
 <h2 class="mb-1 text-2xl font-semibold">How results become the grade</h2>
 <Answered {form} />
 {#key JSON.stringify(data.scheme)}
-  <SchemeEditor scheme={data.scheme} own={data.own} assignments={data.assignments} tried={tried ?? null} />
+  <SchemeEditor
+    scheme={data.scheme}
+    own={data.own}
+    scales={data.scales}
+    assignments={data.assignments}
+    tried={tried ?? null}
+  />
 {/key}

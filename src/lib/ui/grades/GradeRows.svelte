@@ -17,9 +17,9 @@
   <thead class="text-left text-sm max-sm:sr-only">
     <tr class="border-b border-base-300">
       <th scope="col" class="py-1.5 pl-3 font-normal">Assignment</th>
-      <th scope="col" class="w-44 py-1.5 font-normal">Due</th>
-      <th scope="col" class="w-80 py-1.5 font-normal">Where it is</th>
-      <th scope="col" class="w-36 py-1.5 pr-3 text-right font-normal">Points</th>
+      <th scope="col" class="w-44 py-1.5 font-normal print:w-36">Due</th>
+      <th scope="col" class="w-80 py-1.5 font-normal print:w-64">Where it is</th>
+      <th scope="col" class="w-36 py-1.5 pr-3 text-right font-normal print:w-28">Points</th>
     </tr>
   </thead>
   <tbody class="max-sm:block [&>tr:not(.remark)]:border-base-300 [&>tr:not(.remark):not(:first-child)]:border-t">

@@ -26,7 +26,7 @@
 
 <Band lowest={reach.lowest} highest={reach.highest} {now} supposed={then} />
 
-<section aria-labelledby="suppose" class="mt-5">
+<section aria-labelledby="suppose" class="mt-5 print:hidden">
   <h3 id="suppose" class="text-lg font-semibold">Suppose a result</h3>
   <p class="mb-2 max-w-prose text-sm">
     What you suppose is seen by nobody, is kept nowhere, and is gone when you leave this page.

@@ -24,7 +24,7 @@
   );
 </script>
 
-<section aria-labelledby="wish" class="mt-6">
+<section aria-labelledby="wish" class="mt-6 print:hidden">
   <h3 id="wish" class="text-lg font-semibold">Reach a result</h3>
   <label class="mt-1 block max-w-sm text-sm">
     <span class="font-medium">The result that you wish for</span> <span class="opacity-85">{example}</span>

@@ -18,7 +18,7 @@
    */
   const { work, zone }: Props = $props();
   const now = $derived.by(getNow());
-  const [W, ROW, TOP, LEFT, RIGHT] = [760, 34, 24, 210, 150];
+  const [W, ROW, TOP, LEFT, RIGHT] = [760, 34, 24, 236, 150];
   const begins = $derived(startOfDay(now, zone));
   const ends = $derived(daysLater(begins, RUNWAY_DAYS, zone));
   const x = $derived(scaleLinear([begins, ends], [LEFT, W - RIGHT]).clamp(true));
@@ -53,7 +53,7 @@
         {#each work as one, i (one.id)}
           {@const y = TOP + i * ROW + ROW / 2}
           <text x={6} y={y + 4} class="fill-base-content text-[12px]"
-            >{one.title.length > 30 ? `${one.title.slice(0, 29)}…` : one.title}</text
+            >{one.title.length > 36 ? `${one.title.slice(0, 35)}…` : one.title}</text
           >
           <line x1={x(now)} x2={x(one.due)} y1={y} y2={y} class="stroke-base-content" stroke-width="1" />
           {#each one.sessions as { key, from, to } (key)}

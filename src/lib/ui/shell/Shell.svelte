@@ -63,7 +63,7 @@
   >Skip to the page</a
 >
 {#if person}<EmblemSheet />{/if}
-<header class="bg-(--bar) text-(--bar-content)">
+<header class="bg-(--bar) text-(--bar-content) print:hidden">
   <div class="mx-auto flex min-h-12 max-w-6xl items-center gap-x-1 px-2 sm:gap-x-5 sm:px-4">
     <a href="/" class="flex items-center gap-2 py-2 font-display text-lg font-bold tracking-tight max-[26rem]:hidden">
       <svg class="h-4 w-9" viewBox="0 0 36 16" fill="none" stroke="currentColor" stroke-width="2.2" aria-hidden="true">

@@ -24,7 +24,8 @@ export async function readGrades(
   const rows = await select(GradeRow, GRADES, [person.id, new Date(now), MOST, course]);
   const lines = toLines(rows, now).flatMap((line, i): GradeLine[] => {
     const row = rows[i];
-    return row ? [{ ...line, ...besideLine(row) }] : [];
+    // Written into the line, which is ours alone: four hundred copies of forty fields were a tenth of the page.
+    return row ? [Object.assign(line, besideLine(row))] : [];
   });
   return { lines, now };
 }

@@ -102,6 +102,7 @@ const OF_NOBODY = new Set([
   '/password/lost',
   '/password/[token]',
   '/family/[token]',
+  '/shown/[token]',
   '/theme',
   '/clock'
 ]);

@@ -2,7 +2,17 @@
  * Where files lie that people look at and download. Each has one way to find what a person may read there
  * (`server/sources/find.ts`); the addresses are the same for all.
  */
-export const SOURCES = ['pieces', 'submitted', 'returned', 'materials', 'said', 'shelf', 'voices', 'own'] as const;
+export const SOURCES = [
+  'pieces',
+  'submitted',
+  'returned',
+  'materials',
+  'said',
+  'shelf',
+  'voices',
+  'own',
+  'portfolio'
+] as const;
 export type SourceName = (typeof SOURCES)[number];
 
 /** What else there is of a file for those who may read it: its pages, a small picture, what a linked page showed of itself, what is said in it. */

@@ -10,6 +10,7 @@ import { refusalWords } from '../packets/refusal-words';
 import { PEER_REFUSALS, peerRefusalWords, type PeerRefusal } from '../peers/refusals';
 import { PLAN_REFUSALS, planRefusalWords, type PlanRefusal } from '../plan/refusals';
 import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '../pieces/refusals';
+import { PORTFOLIO_REFUSALS, portfolioRefusalWords, type PortfolioRefusal } from '../portfolio/refusals';
 import { SCHOOL_REFUSALS, schoolRefusalWords, type SchoolRefusal } from '../school/refusals';
 import { STORE_TROUBLES, storeTroubleWords, type StoreTrouble } from '../shelf/outside';
 import { SAID_REFUSALS, saidRefusalWords, type SaidRefusal } from '../threads/rules';
@@ -23,6 +24,7 @@ export type RefusalCode =
   | GradeRefusal
   | FamilyRefusal
   | PlanRefusal
+  | PortfolioRefusal
   | PeerRefusal
   | JoinRefusal
   | SaidRefusal
@@ -59,6 +61,7 @@ export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...GRADE_REFUSALS,
   ...FAMILY_REFUSALS,
   ...PLAN_REFUSALS,
+  ...PORTFOLIO_REFUSALS,
   ...PEER_REFUSALS,
   ...PIECE_REFUSALS,
   ...JOIN_REFUSALS,
@@ -79,6 +82,7 @@ const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(GRADE_REFUSALS, gradeRefusalWords),
   ...topic(FAMILY_REFUSALS, familyRefusalWords),
   ...topic(PLAN_REFUSALS, planRefusalWords),
+  ...topic(PORTFOLIO_REFUSALS, portfolioRefusalWords),
   ...topic(PEER_REFUSALS, peerRefusalWords),
   ...topic(PIECE_REFUSALS, (why, { largest, types }) => pieceRefusalWords(why, largest, types)),
   ...topic(JOIN_REFUSALS, joinRefusalWords),

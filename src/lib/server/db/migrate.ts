@@ -42,6 +42,7 @@ import * as plan from './migrations/0038-plan';
 import * as remindersAndFamily from './migrations/0039-reminders-and-family';
 import * as oneWayOfReminding from './migrations/0040-one-way-of-reminding';
 import * as endsAndScales from './migrations/0041-ends-and-scales';
+import * as portfolios from './migrations/0042-portfolios';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -85,7 +86,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0038-plan', ...plan },
   { name: '0039-reminders-and-family', ...remindersAndFamily },
   { name: '0040-one-way-of-reminding', ...oneWayOfReminding },
-  { name: '0041-ends-and-scales', ...endsAndScales }
+  { name: '0041-ends-and-scales', ...endsAndScales },
+  { name: '0042-portfolios', ...portfolios }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

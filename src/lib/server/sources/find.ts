@@ -7,6 +7,7 @@ import { NotHere } from '../outcome';
 import { openVoice } from '../marking/voices';
 import { findPiece } from '../packets/find-piece';
 import { openOwnData } from '../own/own-data';
+import { openShownFile } from '../portfolio/shown';
 import { ownFile } from '../shelf/own-file';
 import { openSaidFile } from '../threads/said-file';
 
@@ -27,6 +28,7 @@ const FIND: Record<SourceName, (person: Actor, id: string) => Promise<Found>> = 
   }),
   said: async (person, id) => foundFile(await openSaidFile(person, id)),
   voices: async (person, id) => foundFile(await openVoice(person, id)),
+  portfolio: async (person, id) => foundFile(await openShownFile(person, id)),
   own: (person, id) => openOwnData(person, id),
   shelf: async (person, id) => foundFile(await ownFile(person, id))
 };

@@ -10,6 +10,7 @@ export function isUpload(url: URL): boolean {
     ) ||
     /^\/assignments\/[^/]+\/pages\/[^/]+\/(pictures|text|evidence)$/.test(url.pathname) ||
     /^\/marking\/[^/]+\/voice$/.test(url.pathname) ||
+    /^\/portfolios\/[^/]+\/bring$/.test(url.pathname) ||
     /^\/uploads(\/[0-9a-f]{32})?$/.test(url.pathname)
   );
 }

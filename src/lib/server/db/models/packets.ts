@@ -26,6 +26,8 @@ export class Piece extends Model<InferAttributes<Piece>, InferCreationAttributes
   /** What is said in it, to be found by, and as captions (WebVTT). */
   declare captions: CreationOptional<string | null>;
   declare captionsSha256: CreationOptional<string | null>;
+  declare portfolioId: CreationOptional<string | null>;
+  declare portfolioPage: CreationOptional<string | null>;
   declare addedAt: Date;
   declare position: number;
 }
@@ -45,6 +47,8 @@ Piece.init(
     knowingly: { ...flag(), defaultValue: false },
     captions: maybeText(),
     captionsSha256: maybeText(),
+    portfolioId: maybeUuid(),
+    portfolioPage: maybeUuid(),
     addedAt: moment(),
     position: whole()
   },

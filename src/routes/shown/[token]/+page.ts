@@ -1,0 +1,2 @@
+/** Whoever comes by a link needs no scripts. */
+export const csr = false;

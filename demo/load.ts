@@ -24,6 +24,7 @@ import { openCourse, tell } from './open-course';
 import { readWorld, type DemoCourse, type DemoStep, type Filled } from './read-world';
 import { openOffices } from './offices';
 import { openFamily } from './family';
+import { openPortfolio } from './portfolio';
 import { schemeOf } from './schemes';
 import { levelsOf, setAssignment, talk, type Ids } from './set-assignment';
 import { when } from './when';
@@ -97,6 +98,7 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
   }
   for (const course of courses) await schemeOf(course, person(people, course.teacher));
   await openFamily({ ilse: person(people, 'ilse'), office: person(people, 'petra') }, school.zone);
+  await openPortfolio(person(people, 'ilse'));
   clock.set(now, { frozen: false });
   // The mails of the weeks before have long been sent.
   await execute("delete from pgboss.job where name = 'mail-tiding'");

@@ -4,6 +4,7 @@ import { Document, Packer, Paragraph, HeadingLevel } from 'docx';
 import { PDFDocument, StandardFonts, rgb } from 'pdf-lib';
 import sharp from 'sharp';
 import { dice } from './classmates';
+import { drawPools, drawZones } from './draw-shore';
 import { wav } from './wav';
 
 /**
@@ -193,3 +194,6 @@ const bell = (seconds: number, rate: number): Buffer =>
     return 9000 * tone * Math.exp(-2.2 * (t % 1.5));
   });
 save('harbour-bell.wav', bell(3, 16_000));
+
+save('shore-zones.jpg', await drawZones());
+save('pools-after-the-storm.jpg', await drawPools());

@@ -16,7 +16,9 @@ export const OF_ANYBODY = [
   'GET /family/[token]',
   'POST /family/[token] confirm',
   'POST /family/[token] end',
-  'GET /feeds/[feed=feed]'
+  'GET /feeds/[feed=feed]',
+  'GET /shown/[token]',
+  'POST /shown/[token] unlock'
 ];
 /** Answered to anybody who is signed in, about themselves alone. What is named in the body is another matter. */
 export const OF_ONESELF = [
@@ -35,6 +37,8 @@ export const OF_ONESELF = [
     '/family',
     '/support',
     '/courses',
+    '/portfolios',
+    '/portfolios/mine',
     '/join',
     '/marking',
     '/marking/phrases',
@@ -72,6 +76,7 @@ export const OF_ONESELF = [
   'POST /signed-in password',
   'POST /tidings read',
   'POST /tidings/mail keep',
+  'POST /portfolios make',
   'POST /join phrase',
   'POST /join accept',
   'POST /join/[token] default',

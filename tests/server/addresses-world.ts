@@ -8,6 +8,7 @@ import { giveNotice } from '$server/courses/notices';
 import { inTransaction, select } from '$server/db/connection';
 import { registerBlob } from '$server/blobs/register';
 import { storeBlob } from '$server/blobs/store';
+import { makePortfolio } from '$server/portfolio/shape';
 import { createFolder } from '$server/shelf/arrange-shelf';
 import { post } from '$server/threads/say';
 import { Readable } from 'node:stream';
@@ -62,6 +63,9 @@ export async function layAddresses(): Promise<{
   const folder = await one('select id from shelf_folders where owner_id = $1', [ilse.id]);
   const receipt = await one('select number as id from receipts where packet_id = $1', [packet]);
   const postId = said.ok ? said.id : '';
+  const made = await makePortfolio(ilse, { title: 'The shore' });
+  const shore = made.ok ? made.id : '';
+  const shorePage = await one('select id from portfolio_pages where portfolio_id = $1', [shore]);
   const tiding = await one('select id from tidings where person_id = $1', [ilse.id]);
   ids = {
     'assignments id': assignmentId,
@@ -99,7 +103,13 @@ export async function layAddresses(): Promise<{
     'courses student': ilse.id,
     'support student': ilse.id,
     'family token': 'x'.repeat(32),
-    'feeds feed': `${'x'.repeat(32)}.ics`
+    'feeds feed': `${'x'.repeat(32)}.ics`,
+    'portfolios id': shore,
+    'portfolios page': shorePage,
+    'portfolios no': '1',
+    'portfolio id': randomUUID(),
+    'shown token': 'x'.repeat(32),
+    'shown id': randomUUID()
   };
   body = {
     ...{
@@ -128,6 +138,10 @@ export async function layAddresses(): Promise<{
       fileIds: shelfFile,
       folderId: folder,
       pieceId: piece,
+      portfolio: shore,
+      pageId: shorePage,
+      blockId: randomUUID(),
+      linkId: randomUUID(),
       uploadId: '0'.repeat(32),
       postId,
       to: 'aside'

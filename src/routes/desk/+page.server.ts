@@ -2,6 +2,7 @@ import { topics } from '$core/live/topics';
 import { z } from 'zod';
 import { readOwnCourses } from '$server/courses/own-courses';
 import { readDesk } from '$server/lines/desk';
+import { readUnseenChanges } from '$server/portfolio/mine';
 import { SHOWN_KINDS } from '$ui/desk/groups';
 import { signedIn } from '../shared/guard';
 import { shows } from '../shared/shows';
@@ -22,6 +23,10 @@ export const load = async ({ locals, url, depends }) => {
   const person = signedIn(locals, url);
   const asked = (name: string) => url.searchParams.get(name) || null;
   const view = View.parse({ course: asked('course'), show: asked('show'), order: asked('order') ?? 'due' });
-  const [desk, courses] = await Promise.all([readDesk(person, view.course), readOwnCourses(person)]);
-  return { ...shows(depends, topics.work, topics.courses), ...desk, ...courses, view, studies: person.studies };
+  const [desk, courses, unseen] = await Promise.all([
+    readDesk(person, view.course),
+    readOwnCourses(person),
+    readUnseenChanges(person)
+  ]);
+  return { ...shows(depends, topics.work, topics.courses), ...desk, ...courses, unseen, view, studies: person.studies };
 };

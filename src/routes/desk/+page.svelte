@@ -9,6 +9,7 @@
   import Invited from '$ui/desk/Invited.svelte';
   import Narrow from '$ui/desk/Narrow.svelte';
   import Suggested from '$ui/desk/Suggested.svelte';
+  import Unseen from '$ui/desk/Unseen.svelte';
   import { GROUP_WORDS } from '$ui/desk/groups';
 
   const { data } = $props();
@@ -43,6 +44,7 @@
 
   <Invited invitations={data.invitations} />
   {#if suggestion}<Suggested {suggestion} />{/if}
+  <Unseen unseen={data.unseen} />
 
   {#if groups.length === 0}
     <EmptyState>

@@ -7,6 +7,7 @@ import { links } from './links';
 import { measures } from './measures';
 import { mustDo } from './must-do';
 import { names } from './names';
+import { portfolios } from './portfolios';
 import { prompts } from './prompts';
 import { otherWork } from './other-work';
 import { recordings } from './recordings';
@@ -33,6 +34,7 @@ export const CHECKS: readonly Check[] = [
   handedOut,
   sameAgain,
   links,
+  portfolios,
   names,
   otherWork,
   mustDo,

@@ -2,7 +2,7 @@
  * The kinds of piece that a packet holds. Each is one module on each floor: its rules here, what becomes of it in
  * `server/pieces`, how it looks and how it is added in `ui/pieces`.
  */
-export const KINDS = ['file', 'link', 'scan', 'recording', 'page', 'answers'] as const;
+export const KINDS = ['file', 'link', 'scan', 'recording', 'page', 'answers', 'portfolio'] as const;
 export type PieceKind = (typeof KINDS)[number];
 
 /** How a browser came by bytes that it sends: chosen, combined, scanned or recorded there. */
@@ -10,7 +10,7 @@ export const SENT = ['upload', 'combined', 'scanned', 'recorded'] as const;
 export type Sent = (typeof SENT)[number];
 
 /** How bytes came to a person's Shelf: sent, copied from a store elsewhere or from another file, written here. */
-export const CAME = [...SENT, 'store', 'copy', 'written', 'answered'] as const;
+export const CAME = [...SENT, 'store', 'copy', 'written', 'answered', 'portfolio'] as const;
 export type Came = (typeof CAME)[number];
 
 /** The kind of piece that bytes are, by how they came. */
@@ -19,7 +19,8 @@ const MADE: Partial<Record<Came, PieceKind>> = {
   scanned: 'scan',
   recorded: 'recording',
   written: 'page',
-  answered: 'answers'
+  answered: 'answers',
+  portfolio: 'portfolio'
 };
 
 /** Kinds that a brief can want. */

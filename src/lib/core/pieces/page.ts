@@ -1,12 +1,12 @@
 import { OF_BYTES } from './bytes';
 import type { PieceModule } from './module';
-import type { PagePiece } from './piece';
+import type { BytesPiece, PagePiece, PortfolioPiece } from './piece';
 
 /** In which forms a page is handed over: as it is kept, and as it is printed and shown. */
 export const PAGE_FORMS: readonly string[] = ['md', 'pdf', 'html'];
 
 /** A page that is written in its place. Wherever a file does that is one of its forms, it does. */
-export const page: PieceModule<PagePiece> = {
+const OF_PAGES: PieceModule<BytesPiece> = {
   ...OF_BYTES,
   fulfils: ['file', 'page'],
   otherWanted: 'no-pages-here',
@@ -15,3 +15,7 @@ export const page: PieceModule<PagePiece> = {
     return OF_BYTES.fits(candidate, formed ? { ...wants, types: [] } : wants, largest);
   }
 };
+export const page: PieceModule<PagePiece> = OF_PAGES;
+
+/** A copy of a portfolio is handed over as a page is. */
+export const portfolio: PieceModule<PortfolioPiece> = OF_PAGES;

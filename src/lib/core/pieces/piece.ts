@@ -4,7 +4,7 @@ import type { BlobFacts } from '../materials/facts';
 import type { Moment } from '../time/moment';
 
 /** A piece as it lies in a packet or a round. */
-export type PieceView = FilePiece | ScanPiece | RecordingPiece | PagePiece | AnswersPiece | LinkPiece;
+export type PieceView = FilePiece | ScanPiece | RecordingPiece | PagePiece | AnswersPiece | PortfolioPiece | LinkPiece;
 
 export interface FilePiece extends BytesPiece {
   kind: 'file';
@@ -30,6 +30,26 @@ export interface AnswersPiece extends BytesPiece {
   kind: 'answers';
 }
 
+/** A copy of a portfolio, or of a page of it, as it stood when it was taken. */
+export interface PortfolioPiece extends BytesPiece {
+  kind: 'portfolio';
+}
+
+/** The portfolio that a piece is a copy of, or leads to. */
+export interface OfPortfolio {
+  id: string;
+  /** Null for all of it. */
+  pageId: string | null;
+  title: string;
+  /** It was changed since the piece was put here. */
+  changed: boolean;
+  published: boolean;
+  /** It has changes that nobody sees yet. */
+  unpublished: boolean;
+  /** What is published is open to the teachers who will read this. */
+  seen: boolean;
+}
+
 interface AnyPiece {
   id: string;
   /** Null for the "also" place. */
@@ -37,6 +57,8 @@ interface AnyPiece {
   name: string;
   /** The student's own word beside it; empty where there is none. */
   note: string;
+  /** Of what lies in a working packet and is of a portfolio of its owner's. */
+  portfolio?: OfPortfolio | null | undefined;
 }
 
 /** A piece that is bytes, with what is known of them. */

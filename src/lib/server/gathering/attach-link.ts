@@ -15,6 +15,7 @@ import { withPacket } from '../packets/open-packet';
 import { layPiece } from './pieces';
 import { placeProblem } from '../packets/place';
 import { lookAtLink } from '../links/look';
+import { portfolioAt } from '../links/within';
 import { mayLookNow } from '../links/pace';
 
 export interface NewLink {
@@ -44,8 +45,12 @@ export async function addLink(
   person: Actor,
   link: NewLink
 ): Promise<Outcome<{ pieceId: string; look: LinkLook }, Refusal | PieceRefusal> | Doubt> {
-  const url = webAddress(link.url);
-  if (url === null) return { ok: false, why: 'no-address' };
+  const given = webAddress(link.url);
+  if (given === null) return { ok: false, why: 'no-address' };
+  const of = await portfolioAt(given);
+  // One's own portfolio is named as others read it, at the page on which one stood.
+  const own = of?.ownerId === person.id ? of : null;
+  const url = own?.url ?? given;
   const address = { assignmentId: link.assignmentId, own: true } as const;
   const { deliverableId } = link;
   const may = await withPacket(person, address, 'work-on-own-packet', null, async (packet) => {
@@ -63,7 +68,16 @@ export async function addLink(
     if (problem) return { ok: false, why: problem };
     const name = keepableName((link.title || look.title || url).replace(/[/\\]/g, '⁄').slice(0, 255)) ?? url;
     const knowingly = !isFine(look.verdict);
-    const laid = await layPiece(packet, { kind: 'link', deliverableId, name, url, lookId: look.id, knowingly });
+    const shows = own && { portfolioId: own.portfolioId, portfolioPage: own.pageId };
+    const laid = await layPiece(packet, {
+      kind: 'link',
+      deliverableId,
+      name,
+      url,
+      lookId: look.id,
+      knowingly,
+      ...shows
+    });
     return laid.ok ? { ...laid, look } : laid;
   });
 }

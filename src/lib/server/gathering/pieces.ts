@@ -131,6 +131,8 @@ export async function layPiece(
       | 'note'
       | 'captions'
       | 'captionsSha256'
+      | 'portfolioId'
+      | 'portfolioPage'
     >
   > &
     Pick<Piece, 'deliverableId' | 'name'>,

@@ -12,6 +12,7 @@ import { fetchGuarded, PAGE_LIMITS, Unreached } from './fetch-guarded';
 import type { Allowed } from './guard';
 import type { PageText } from '$core/links/page-text';
 import { simulatedSite } from './simulated-site';
+import { portfolioAt, type Within } from './within';
 
 /**
  * Looks at an address as a stranger would, and keeps what was there: verdict, title, text and, where the page offers
@@ -54,6 +55,8 @@ export async function lookAtLink(url: string): Promise<LinkLook> {
 }
 
 async function meet(url: string, allowed: Allowed | null): Promise<{ met: Met; page: PageText | null }> {
+  const own = await portfolioAt(url);
+  if (own) return metHere(own);
   try {
     const { status, finalUrl, headers, body } = await fetchGuarded(url, allowed);
     const mediaType = headers['content-type'] ?? '';
@@ -74,6 +77,20 @@ async function meet(url: string, allowed: Allowed | null): Promise<{ met: Met; p
     if (error instanceof Unreached) return { met: { reached: false, why: error.why }, page: null };
     throw error;
   }
+}
+
+/** What is ours is not fetched: whoever asks would meet the page that asks to sign in. Who may see it is asked where it is handed over. */
+function metHere({ url, title, published, text }: Within): { met: Met; page: PageText } {
+  const said = published ? text : 'This portfolio has not been published yet.';
+  const about = { title, text: said, excerpt: said.slice(0, 300), asksPassword: false, picture: null };
+  const met = {
+    ...about,
+    reached: true,
+    status: published ? 200 : 403,
+    finalUrl: url,
+    mediaType: 'text/html'
+  } as const;
+  return { met: { ...met, frameOptions: '', policy: '' }, page: about };
 }
 
 // PostgreSQL keeps no zero bytes in text.

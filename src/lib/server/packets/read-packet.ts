@@ -7,11 +7,12 @@ import type { WaitReminder } from '$core/marking/waiting';
 import type { Judged } from '$core/judging/credits';
 import type { RoundState } from '$core/packets/custody';
 import type { CustodyEvent } from '$core/packets/events';
-import type { BytesPiece, LinkInside, PieceView } from '$core/pieces/piece';
+import type { BytesPiece, LinkInside, OfPortfolio, PieceView } from '$core/pieces/piece';
 import type { JudgedView, MarkView, RoundView } from '$core/packets/views';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 import { asEvent, LOG, LogRow } from './log';
 import { isNameless } from '../parties/party';
+import { unpublished } from './unpublished';
 import { remarkBy } from './remark-by';
 
 /** The pieces of the working packet, in the student's order. */
@@ -118,10 +119,21 @@ const PIECE_COLUMNS = `p.id, p.deliverable_id as "deliverableId", p.kind, p.name
 const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_facts f on f.sha256 = p.sha256
   left join blob_readings d on d.sha256 = p.sha256 left join link_looks l on l.id = p.look_id`;
 
+/** The portfolio that a piece of the working packet is of, and whether those who will read the piece may see what is published of it. */
+const OF_PORTFOLIO = `case when v.id is not null then json_build_object('id', v.id, 'pageId', p.portfolio_page, 'title', v.title,
+  'changed', coalesce((select g.changed_at from portfolio_pages g where g.id = p.portfolio_page), v.changed_at) > p.added_at,
+  'published', v.published is not null, 'unpublished', v.published is not null and ${unpublished('v', 'vp')},
+  'seen', v.published is not null and (v.for_teachers or v.for_school
+    or (select a.course_id from packets k join assignments a on a.id = k.assignment_id where k.id = p.packet_id) = any(v.for_courses)
+    or exists (select 1 from portfolio_links l where l.portfolio_id = v.id and l.revoked_at is null and l.password_hash is null
+      and (l.ends_at is null or l.ends_at > now()) and p.url like '%/shown/' || l.token || '%'))) end as portfolio`;
+const PORTFOLIO_JOINS = `left join portfolios v on v.id = p.portfolio_id
+  left join portfolio_publications vp on vp.portfolio_id = v.id and vp.no = v.published`;
+
 const WORKING_PIECES = `
-  select ${PIECE_COLUMNS}, ${LOOK('null::float8')},
+  select ${PIECE_COLUMNS}, ${OF_PORTFOLIO}, ${LOOK('null::float8')},
     case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}, ${MADE}, ev.words as "evidenceFor", false as "cameBack"
-  from pieces p ${PIECE_JOINS} ${IN_PACKET}
+  from pieces p ${PIECE_JOINS} ${PORTFOLIO_JOINS} ${IN_PACKET}
   left join shelf_files s on s.id = p.shelf_file_id and s.binned_at is null
   where p.packet_id = $1 order by p.position, p.added_at, p.id`;
 
@@ -139,7 +151,13 @@ const SUBMITTED_PIECES = `
   from round_pieces p ${PIECE_JOINS} ${IN_ROUNDS}
   where p.packet_id = $1 order by p.position, p.id`;
 
-const Any = { id: z.string(), deliverableId: z.string().nullable(), name: z.string(), note: z.string() };
+const Any = {
+  id: z.string(),
+  deliverableId: z.string().nullable(),
+  name: z.string(),
+  note: z.string(),
+  portfolio: z.custom<OfPortfolio>().nullish()
+};
 /** What all pieces that are bytes have. */
 const OfBytes = z.object({
   ...Any,
@@ -162,6 +180,7 @@ const PieceRow = z.discriminatedUnion('kind', [
   OfBytes.extend({ kind: z.literal('recording') }),
   OfBytes.extend({ kind: z.literal('page') }),
   OfBytes.extend({ kind: z.literal('answers') }),
+  OfBytes.extend({ kind: z.literal('portfolio') }),
   z.object({
     ...Any,
     kind: z.literal('link'),

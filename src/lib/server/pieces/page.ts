@@ -21,6 +21,9 @@ export const answers: ServerPiece = {
   laid: countRound
 };
 
+/** A copy of a portfolio is a page. */
+export const portfolio: ServerPiece = { ...page, candidate: bytes('portfolio').candidate };
+
 async function shown(file: NonNullable<Found['file']>): Promise<Preview> {
   try {
     return { kind: 'written', html: await parseApart('page-html', { path: await soundPath(file) }) };

@@ -1,7 +1,7 @@
 import type { PieceKind } from '$core/pieces/kinds';
 import { bytes } from './bytes';
 import { link } from './link';
-import { answers, page } from './page';
+import { answers, page, portfolio } from './page';
 import type { ServerPiece } from './module';
 
 const MODULES: Record<PieceKind, ServerPiece> = {
@@ -10,6 +10,7 @@ const MODULES: Record<PieceKind, ServerPiece> = {
   recording: bytes('recording'),
   page,
   answers,
+  portfolio,
   link
 };
 

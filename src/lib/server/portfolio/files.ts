@@ -11,7 +11,7 @@ import { execute, inTransaction, select, type Tx } from '../db/connection';
 import { broughtToShelf, type Coming } from '../gathering/brought-to-shelf';
 import { shrunkPicture } from '../pages/shrunk-picture';
 import type { Outcome } from '../outcome';
-import { changing, ownPortfolio } from './own';
+import { holding, ownPortfolio } from './own';
 
 /** Bytes of what is brought into a portfolio. */
 export const LARGEST_SHOWN = 200_000_000;
@@ -41,7 +41,7 @@ export async function bringFile(
   const wanted = shownAs === 'picture' || (shownAs === 'file' && previewKind(file) === 'picture');
   const small = wanted ? await shrunkPicture(file) : null;
   if (shownAs === 'picture' && small === null) return { ok: false, why: 'not-a-picture' };
-  return changing(person, portfolioId, async (tx) => {
+  return holding(person, portfolioId, async (tx) => {
     if (small) await registerBlob(small, tx);
     const id = await noteFile(
       portfolioId,
@@ -77,7 +77,7 @@ export async function dropUnshown(portfolioId: string, tx: Tx): Promise<void> {
 
 /** Lets go of all publications but the newest, and of what only they show. @throws NotHere where the portfolio is not theirs */
 export function forgetEarlier(person: Actor, { id }: { id: string }): Promise<void> {
-  return changing(person, id, async (tx) => {
+  return holding(person, id, async (tx) => {
     await execute(
       'delete from portfolio_publications p using portfolios f where f.id = $1 and p.portfolio_id = f.id and p.no <> f.published',
       [id],

@@ -7,7 +7,7 @@ import { hashPassword } from '../auth/passwords';
 import { clock } from '../clock';
 import { execute, ms, select } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
-import { changing, ownPortfolio } from './own';
+import { holding, ownPortfolio } from './own';
 
 /** Links of one portfolio that open it at once. */
 const MOST = 20;
@@ -37,7 +37,7 @@ export async function makeLink(
   { id, label, name, endsAt, password }: z.infer<typeof LinkToMake> & { id: string }
 ): Promise<Outcome<{ token: string }, PortfolioRefusal>> {
   const hash = password === '' ? null : await hashPassword(password);
-  return changing(person, id, async (tx, now) => {
+  return holding(person, id, async (tx, now) => {
     const [count] = await select(Count, LIVE, [id, now], tx);
     if ((count?.n ?? 0) >= MOST) return { ok: false, why: 'too-many-links' } as const;
     const token = name === '' ? randomBytes(24).toString('base64url') : name;
@@ -56,7 +56,7 @@ export async function makeLink(
 
 /** Takes a link back: from then on it says so, whoever has it. */
 export function revokeLink(person: Actor, { id, linkId }: { id: string; linkId: string }): Promise<void> {
-  return changing(person, id, async (tx, now) => {
+  return holding(person, id, async (tx, now) => {
     const [done] = await select(
       z.object({ id: z.string() }),
       'update portfolio_links set revoked_at = coalesce(revoked_at, $3) where id = $1 and portfolio_id = $2 returning id',
@@ -72,7 +72,7 @@ export function openTo(
   person: Actor,
   { id, teachers, school, courses }: { id: string; teachers: boolean; school: boolean; courses: string[] }
 ): Promise<void> {
-  return changing(person, id, (tx) => execute(OPEN, [id, teachers, school, courses, person.id], tx));
+  return holding(person, id, (tx) => execute(OPEN, [id, teachers, school, courses, person.id], tx));
 }
 
 /** The links of a portfolio, the newest first. @throws NotHere where it is not theirs */

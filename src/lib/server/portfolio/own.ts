@@ -30,11 +30,11 @@ export async function ownPortfolio(person: Actor, id: string, tx?: Tx): Promise<
 }
 
 /**
- * Changes a portfolio under its lock, and notes that it was changed.
+ * Does something with a portfolio under its lock.
  *
  * @throws NotHere where it is not theirs
  */
-export function changing<T>(person: Actor, id: string, work: (tx: Tx, now: Date) => Promise<T>): Promise<T> {
+export function holding<T>(person: Actor, id: string, work: (tx: Tx, now: Date) => Promise<T>): Promise<T> {
   return inTransaction(async (tx) => {
     const [row] = await select(
       Owner,
@@ -43,12 +43,17 @@ export function changing<T>(person: Actor, id: string, work: (tx: Tx, now: Date)
       tx
     );
     if (!row || !mayWithOwn(person, row.ownerId)) throw new NotHere('This portfolio');
-    const now = new Date(clock.now());
+    return work(tx, new Date(clock.now()));
+  });
+}
+
+/** The same where what it shows is changed: copies of it are of another state from then on. */
+export const changing = <T>(person: Actor, id: string, work: (tx: Tx, now: Date) => Promise<T>): Promise<T> =>
+  holding(person, id, async (tx, now) => {
     const done = await work(tx, now);
     await execute('update portfolios set changed_at = $2 where id = $1', [id, now], tx);
     return done;
   });
-}
 
 const Owner = z.object({ ownerId: z.string() });
 const Page = z.object({ id: z.string(), title: z.string(), blocks: z.array(Block) });

@@ -6,8 +6,8 @@ import type { Actor } from '$core/people/policy';
 import { execute, ms, select, type Tx } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
 import { dropUnshown } from './files';
-import { changing, ownPortfolio } from './own';
-import { bodyOf } from './unpublished';
+import { changing, holding, ownPortfolio } from './own';
+import { bodyOf } from './body-of';
 
 /** So many publications are kept; the oldest goes with what only it showed. */
 const KEPT = 30;
@@ -27,7 +27,7 @@ export async function publishPortfolio(
   person: Actor,
   { id }: { id: string }
 ): Promise<Outcome<{ no: number }, PortfolioRefusal>> {
-  return changing(person, id, async (tx, now) => {
+  return holding(person, id, async (tx, now) => {
     const own = await ownPortfolio(person, id, tx);
     const before = own.published === null ? null : await bodyNo(id, own.published, tx);
     const body = bodyOf(own);
@@ -42,7 +42,7 @@ export async function showAgain(
   person: Actor,
   { id, no }: { id: string; no: number }
 ): Promise<Outcome<{ no: number }, PortfolioRefusal>> {
-  return changing(person, id, async (tx, now) => {
+  return holding(person, id, async (tx, now) => {
     const body = await bodyNo(id, no, tx);
     if (body === null) return { ok: false, why: 'no-such-publication' } as const;
     return { ok: true, no: await keep(id, body, now, tx) } as const;
@@ -66,7 +66,7 @@ export async function workOnAgain(
 
 /** Takes what is published away: nobody but its owner sees anything, until it is published again. */
 export function unpublish(person: Actor, { id }: { id: string }): Promise<void> {
-  return changing(person, id, (tx) => execute('update portfolios set published = null where id = $1', [id], tx));
+  return holding(person, id, (tx) => execute('update portfolios set published = null where id = $1', [id], tx));
 }
 
 /** All publications that are kept, the newest first. One query. @throws NotHere where the portfolio is not theirs */

@@ -85,7 +85,7 @@ const PIECES = `
       where f.sha256 = p.sha256 and f.how = p.printed and f.form in ('pdf', 'html')
       union all
       select 'pictures/' || m.sha256 || case when m.media_type = 'image/png' then '.png' else '.jpg' end, m.size, m.sha256
-      from blob_pictures i join blobs m on m.sha256 = i.picture_sha256 where i.sha256 = p.sha256 and p.kind in ('page', 'answers')
+      from blob_pictures i join blobs m on m.sha256 = i.picture_sha256 where i.sha256 = p.sha256 and p.kind in ('page', 'answers', 'portfolio')
     ) o) as besides
   from round_pieces p left join blobs b on b.sha256 = p.sha256 left join deliverables d on d.id = p.deliverable_id
   left join link_looks l on l.id = p.look_id left join blobs c on c.sha256 = p.captions_sha256

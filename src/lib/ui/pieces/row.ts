@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { FileText, Link, ListChecks, Mic, PenLine, ScanText } from '@lucide/svelte';
+import { FileText, GalleryVerticalEnd, Link, ListChecks, Mic, PenLine, ScanText } from '@lucide/svelte';
 import type { PieceKind } from '$core/pieces/kinds';
 import type { PieceView } from '$core/pieces/piece';
 import AnswersAbout from './AnswersAbout.svelte';
@@ -8,6 +8,7 @@ import BytesHead from './BytesHead.svelte';
 import LinkAbout from './LinkAbout.svelte';
 import LinkHead from './LinkHead.svelte';
 import PageAbout from './PageAbout.svelte';
+import PortfolioAbout from './PortfolioAbout.svelte';
 import RecordingAbout from './RecordingAbout.svelte';
 
 /** What the parts of a row are given. */
@@ -35,6 +36,7 @@ const ROWS: Record<PieceKind, Row> = {
   recording: { icon: Mic, head: BytesHead, about: RecordingAbout, inRow: true },
   answers: { icon: ListChecks, head: BytesHead, about: AnswersAbout },
   page: { icon: PenLine, head: BytesHead, about: PageAbout },
+  portfolio: { icon: GalleryVerticalEnd, head: BytesHead, about: PortfolioAbout },
   link: { icon: Link, head: LinkHead, about: LinkAbout }
 };
 

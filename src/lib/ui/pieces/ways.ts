@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { Combine, Library, Link, ListChecks, Mic, PenLine, ScanText } from '@lucide/svelte';
+import { Combine, GalleryVerticalEnd, Library, Link, ListChecks, Mic, PenLine, ScanText } from '@lucide/svelte';
 import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
 import { PAGE_FORMS } from '$core/pieces/page';
@@ -69,6 +69,14 @@ export const WAYS: readonly Way[] = [
     said: into,
     offered: ({ place, full }) => !full && takesTypes(place.wants, PAGE_FORMS) && takesKind('page', place.wants),
     panel: () => import('./ways/WriteIt.svelte')
+  },
+  {
+    key: 'portfolio',
+    icon: GalleryVerticalEnd,
+    label: 'Of a portfolio',
+    said: into,
+    offered: ({ place, full }) => !full && takesTypes(place.wants, PAGE_FORMS) && takesKind('page', place.wants),
+    panel: () => import('./ways/APortfolio.svelte')
   },
   {
     key: 'scan',

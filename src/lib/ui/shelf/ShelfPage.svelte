@@ -77,6 +77,7 @@
       Your own files. Only you see them; what you submit is a copy that stays as it was.
     </p>
     <span class="ml-auto flex flex-wrap gap-2">
+      <a class="btn btn-sm" href="/portfolios">Portfolios</a>
       <a class="btn btn-sm" href="/shelf/store">From a store elsewhere</a>
       {#if scripted.yes && !query.binned}
         <MadeHere {folder} {largest} />

@@ -22,6 +22,7 @@ import { readProgress } from '$server/peers/hand-out';
 import { readShares } from '$server/marking/shares';
 import { dealWithRemark } from '$server/marking/remarks';
 import { removePiece } from '$server/gathering/pieces';
+import { takeNewCopy } from '$server/portfolio/as-piece';
 import { takeNewer } from '$server/gathering/take-from-shelf';
 import { readUnderWay } from '$server/uploads/under-way';
 import { partyOf } from '$server/parties/party';
@@ -129,6 +130,7 @@ export const actions = {
     placePiece
   ),
   takeNewer: actingOn(PieceForm, takeNewer),
+  takeNewCopy: actingOn(PieceForm, takeNewCopy),
   lookAtLinks: actingOn(z.object({}), (person, { assignmentId }) => lookAtAll(person, assignmentId)),
   lookAgain: actingOn(PieceForm, lookAgain),
   declareSite: actingOn(z.object({ url: z.string().max(500) }), declareSite),

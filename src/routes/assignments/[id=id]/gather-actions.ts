@@ -4,6 +4,7 @@ import type { Actor } from '$core/people/policy';
 import { config } from '$server/config';
 import { addLink as addLinkTo } from '$server/gathering/attach-link';
 import { beginAnswers } from '$server/gathering/answer-questions';
+import { takePortfolio } from '$server/portfolio/as-piece';
 import { beginPage } from '$server/gathering/write-page';
 import { receiveFiles } from '$server/gathering/receive-files';
 import { takeFromShelf } from '$server/gathering/take-from-shelf';
@@ -37,6 +38,12 @@ const TakeForm = z.object({
   deliverable: PlaceId,
   key: Key,
   fileIds: Several(z.array(z.uuid()).min(1, 'Choose at least one file.').max(50))
+});
+/** All of a portfolio by its id, or one page of it by both. */
+const PortfolioForm = z.object({
+  deliverable: PlaceId,
+  key: Key,
+  portfolio: z.string().regex(/^[0-9a-f-]{36}( [0-9a-f-]{36})?$/, 'Choose a portfolio.')
 });
 
 const words = (why: RefusalCode) => wordsOfRefusal(why, { largest: config.maxFileBytes });
@@ -84,6 +91,14 @@ export const gatherActions = {
       }),
     { then: ({ pieceId }) => ({ done: true as const, began: pieceId }) }
   ),
+  /** Lays a copy of a portfolio of one's own into a place, or of one page of it. */
+  takePortfolio: action(PortfolioForm, (person, { deliverable, key, portfolio }, { params }: RequestEvent) => {
+    const [portfolioId = '', pageId = null] = portfolio.split(' ');
+    return takePortfolio(person, {
+      ...{ assignmentId: params.id, deliverableId: deliverable, portfolioId, pageId },
+      key: `${key} ${portfolio}`.slice(0, 140)
+    });
+  }),
   /** Begins to answer what is asked in a place. */
   beginAnswers: action(
     PageForm.extend({ deliverable: z.uuid() }),

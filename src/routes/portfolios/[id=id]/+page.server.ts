@@ -15,7 +15,7 @@ import {
   workOnAgain
 } from '$server/portfolio/publish';
 import { About, addPage, changePortfolio, movePage, removePage, removePortfolio, Title } from '$server/portfolio/shape';
-import { bodyOf } from '$server/portfolio/unpublished';
+import { bodyOf } from '$server/portfolio/body-of';
 import { config } from '$server/config';
 import { action } from '../../shared/action';
 import { Several, Ticked, WallClockText } from '../../shared/fields';

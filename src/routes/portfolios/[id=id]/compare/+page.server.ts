@@ -2,7 +2,7 @@ import { differences } from '$core/portfolio/differences';
 import { readFiles } from '$server/portfolio/files';
 import { ownPortfolio } from '$server/portfolio/own';
 import { readPublication } from '$server/portfolio/publish';
-import { bodyOf } from '$server/portfolio/unpublished';
+import { bodyOf } from '$server/portfolio/body-of';
 import { orNotFound, signedIn } from '../../../shared/guard';
 
 export const load = async ({ locals, url, params }) => {

@@ -22,6 +22,7 @@ const OF_ILSE = [
   '/shelf',
   '/shelf?bin',
   '/shelf/store',
+  '/portfolios',
   '/verify',
   // The last one: the journey goes on from there.
   '/search?q=shore'
@@ -68,7 +69,7 @@ for (const [theme, width] of [
       );
       expect(overflow, `${page.url()} at ${width} px`).toBeLessThanOrEqual(0);
     };
-    for (const path of ['/sign-in', '/password/lost', '/password/none']) {
+    for (const path of ['/sign-in', '/password/lost', '/password/none', '/shown/ilse-varga-shore']) {
       await page.goto(world.url + path);
       await fits();
     }

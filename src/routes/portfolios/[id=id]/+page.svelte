@@ -51,98 +51,102 @@
     </p>
   </section>
   <div class="grid gap-8 lg:grid-cols-2">
-    <PageList {own} />
-    <section aria-labelledby="who">
-      <h2 id="who" class="mb-2 text-xl font-semibold">Who sees what is published</h2>
-      <p class="mb-2 text-sm">Whoever sees it can change nothing.</p>
-      <form method="post" action="?/open" use:act class="grid gap-2">
-        <label class="flex items-center gap-2"
-          ><input class="checkbox checkbox-sm" type="checkbox" name="teachers" checked={own.teachers} /> My teachers</label
-        >
-        {#each data.courses as { id, title } (id)}
-          <label class="flex items-center gap-2"
-            ><input
-              class="checkbox checkbox-sm"
-              type="checkbox"
-              name="courses"
-              value={id}
-              checked={own.courses.includes(id)}
-            />
-            Everybody in {title}</label
+    <div class="grid content-start gap-8">
+      <PageList {own} />
+      <section aria-labelledby="head">
+        <h2 id="head" class="mb-2 text-xl font-semibold">Its head</h2>
+        <form method="post" action="?/change" use:act class="grid max-w-xl gap-3">
+          <Field label="Title"
+            ><input class="input w-full" name="title" value={own.title} required maxlength="120" /></Field
           >
-        {/each}
-        <label class="flex items-center gap-2"
-          ><input class="checkbox checkbox-sm" type="checkbox" name="school" checked={own.school} /> Everybody in the school,
-          who find it by its title</label
-        >
-        <button class="btn justify-self-start btn-sm">Keep</button>
-      </form>
-      <LinkList links={data.links} origin={data.origin} />
-    </section>
-  </div>
-  <div class="mt-10 grid gap-8 lg:grid-cols-2">
-    <section aria-labelledby="head">
-      <h2 id="head" class="mb-2 text-xl font-semibold">Its head</h2>
-      <form method="post" action="?/change" use:act class="grid max-w-xl gap-3">
-        <Field label="Title"
-          ><input class="input w-full" name="title" value={own.title} required maxlength="120" /></Field
-        >
-        <Field label="Below the title"
-          ><textarea class="textarea h-24 w-full" name="about" maxlength="600">{own.about}</textarea></Field
-        >
-        <button class="btn justify-self-start btn-sm">Keep</button>
-      </form>
-    </section>
-    <section aria-labelledby="earlier">
-      <h2 id="earlier" class="mb-2 text-xl font-semibold">Publications</h2>
-      <ol class="divide-y divide-base-300 border-y border-base-300 bg-base-100 empty:hidden">
-        {#each data.publications as { no, at } (no)}
-          <li class="flex flex-wrap items-center gap-3 p-2">
-            <a class="grow link" href="/portfolios/{own.id}/published/{no}"
-              >Number {no}, {absolute(at, zone(), now)}{no === own.published ? ', shown now' : ''}</a
-            >
-            {#if no !== own.published}<form method="post" action="?/showAgain" use:act>
-                <input type="hidden" name="no" value={no} /><button class="btn btn-sm"
-                  >Show it again<span class="sr-only">: number {no}</span></button
-                >
-              </form>{/if}
-            <form method="post" action="?/workOn" use:act>
-              <input type="hidden" name="no" value={no} /><button class="btn btn-sm"
-                >Work on this one<span class="sr-only">: number {no}</span></button
+          <Field label="Below the title"
+            ><textarea class="textarea h-24 w-full" name="about" maxlength="600">{own.about}</textarea></Field
+          >
+          <button class="btn justify-self-start btn-sm">Keep</button>
+        </form>
+      </section>
+      <section aria-labelledby="space">
+        <h2 id="space" class="mb-2 text-xl font-semibold">Space</h2>
+        <p class="text-sm">
+          It shows {sizeText(data.space.all)}; pictures as they came lie on your Shelf besides.
+          {#if data.space.earlier > 0}{sizeText(data.space.earlier)} of it is only in earlier publications.{/if}
+        </p>
+        <ul class="my-2 text-sm">
+          {#each data.space.files as { id, name, size, at } (id)}
+            <li class="flex gap-3">
+              <span class="min-w-0 grow truncate">{name}</span><span class="figures">{sizeText(size)}</span><span
+                >{AT_WORDS[at]}</span
               >
-            </form>
-          </li>
-        {/each}
-      </ol>
-      {#if data.publications.length === 0}<p>None yet.</p>{/if}
-      {#if own.published !== null}<div class="mt-3"><OneButton action="?/unpublish">Take it down</OneButton></div>{/if}
-    </section>
-    <section aria-labelledby="space">
-      <h2 id="space" class="mb-2 text-xl font-semibold">Space</h2>
-      <p class="text-sm">
-        It shows {sizeText(data.space.all)}; pictures as they came lie on your Shelf besides.
-        {#if data.space.earlier > 0}{sizeText(data.space.earlier)} of it is only in earlier publications.{/if}
-      </p>
-      <ul class="my-2 text-sm">
-        {#each data.space.files as { id, name, size, at } (id)}
-          <li class="flex gap-3">
-            <span class="min-w-0 grow truncate">{name}</span><span class="figures">{sizeText(size)}</span><span
-              >{AT_WORDS[at]}</span
+            </li>
+          {/each}
+        </ul>
+        {#if data.publications.length > 1}<OneButton action="?/forget">Let go of earlier publications</OneButton>{/if}
+      </section>
+    </div>
+    <div class="grid content-start gap-8">
+      <section aria-labelledby="who">
+        <h2 id="who" class="mb-2 text-xl font-semibold">Who sees what is published</h2>
+        <p class="mb-2 text-sm">Whoever sees it can change nothing.</p>
+        <form method="post" action="?/open" use:act class="grid gap-2">
+          <label class="flex items-center gap-2"
+            ><input class="checkbox checkbox-sm" type="checkbox" name="teachers" checked={own.teachers} /> My teachers</label
+          >
+          {#each data.courses as { id, title } (id)}
+            <label class="flex items-center gap-2"
+              ><input
+                class="checkbox checkbox-sm"
+                type="checkbox"
+                name="courses"
+                value={id}
+                checked={own.courses.includes(id)}
+              />
+              Everybody in {title}</label
             >
-          </li>
-        {/each}
-      </ul>
-      {#if data.publications.length > 1}<OneButton action="?/forget">Let go of earlier publications</OneButton>{/if}
-    </section>
-    <section aria-labelledby="away">
-      <h2 id="away" class="mb-2 text-xl font-semibold">Take it away</h2>
-      <p class="mb-2 text-sm">
-        Its pages, publications and links go. Copies in packets and the files on your Shelf stay.
-      </p>
-      <details>
-        <summary class="cursor-pointer text-sm underline">Take this portfolio away</summary>
-        <div class="mt-2"><OneButton action="?/remove">Yes, all of it</OneButton></div>
-      </details>
-    </section>
+          {/each}
+          <label class="flex items-center gap-2"
+            ><input class="checkbox checkbox-sm" type="checkbox" name="school" checked={own.school} /> Everybody in the school,
+            who find it by its title</label
+          >
+          <button class="btn justify-self-start btn-sm">Keep</button>
+        </form>
+        <LinkList links={data.links} origin={data.origin} />
+      </section>
+      <section aria-labelledby="earlier">
+        <h2 id="earlier" class="mb-2 text-xl font-semibold">Publications</h2>
+        <ol class="divide-y divide-base-300 border-y border-base-300 bg-base-100 empty:hidden">
+          {#each data.publications as { no, at } (no)}
+            <li class="flex flex-wrap items-center gap-3 p-2">
+              <a class="grow link" href="/portfolios/{own.id}/published/{no}"
+                >Number {no}, {absolute(at, zone(), now)}{no === own.published ? ', shown now' : ''}</a
+              >
+              {#if no !== own.published}<form method="post" action="?/showAgain" use:act>
+                  <input type="hidden" name="no" value={no} /><button class="btn btn-sm"
+                    >Show it again<span class="sr-only">: number {no}</span></button
+                  >
+                </form>{/if}
+              <form method="post" action="?/workOn" use:act>
+                <input type="hidden" name="no" value={no} /><button class="btn btn-sm"
+                  >Work on this one<span class="sr-only">: number {no}</span></button
+                >
+              </form>
+            </li>
+          {/each}
+        </ol>
+        {#if data.publications.length === 0}<p>None yet.</p>{/if}
+        {#if own.published !== null}<div class="mt-3">
+            <OneButton action="?/unpublish">Take it down</OneButton>
+          </div>{/if}
+      </section>
+      <section aria-labelledby="away">
+        <h2 id="away" class="mb-2 text-xl font-semibold">Take it away</h2>
+        <p class="mb-2 text-sm">
+          Its pages, publications and links go. Copies in packets and the files on your Shelf stay.
+        </p>
+        <details>
+          <summary class="cursor-pointer text-sm underline">Take this portfolio away</summary>
+          <div class="mt-2"><OneButton action="?/remove">Yes, all of it</OneButton></div>
+        </details>
+      </section>
+    </div>
   </div>
 </div>

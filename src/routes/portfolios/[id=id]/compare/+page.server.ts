@@ -13,13 +13,15 @@ export const load = async ({ locals, url, params }) => {
     readFiles(own.id)
   ]);
   const now = bodyOf(own);
+  const found = differences(published, now);
   return {
     id: own.id,
     owner: person.name,
     now,
     published,
     files,
-    differences: differences(published, now),
-    page: url.searchParams.get('page')
+    differences: found,
+    // The page on which something is other, unless another one was asked for.
+    page: url.searchParams.get('page') ?? found.find(({ pageId }) => pageId !== null)?.pageId ?? null
   };
 };

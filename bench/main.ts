@@ -9,6 +9,7 @@ import { deskJs } from './desk-js';
 import { deskRps } from './desk-rps';
 import { faultRush } from './fault-rush';
 import { hostileFilesBench } from './hostile-files';
+import { portfolioPublic } from './portfolio';
 import { feed1000, gradebook, grades400 } from './grades';
 import { idle } from './idle';
 import { liveFanout } from './live-fanout';
@@ -56,6 +57,7 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'page-editor': pageEditor,
   board,
   'grades-400': grades400,
+  'portfolio-public': portfolioPublic,
   'gradebook-200x60': gradebook,
   'feed-1000': feed1000,
   planner,

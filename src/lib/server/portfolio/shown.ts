@@ -28,7 +28,7 @@ const TRIES = 20;
 const TRIES_LAST = 15 * MINUTE;
 
 /**
- * What a link opens. One query.
+ * What a link opens. One query, and another the first time that something published is read.
  *
  * @param proof what the browser has kept since its password was said; null where it has nothing
  * @throws NotHere where no link was ever called that
@@ -42,12 +42,26 @@ export async function followLink(token: string, proof: string | null): Promise<M
     clock.now()
   );
   if (state !== 'open') return { state };
-  return row.body === null || row.publishedAt === null
-    ? { state: 'unpublished' }
-    : {
-        state,
-        shown: { id: row.id, owner: row.owner, body: row.body, files: row.files, publishedAt: row.publishedAt }
-      };
+  if (row.no === null || row.publishedAt === null) return { state: 'unpublished' };
+  const { id, owner, publishedAt } = row;
+  return { state, shown: { id, owner, publishedAt, ...(await publication(id, row.no, publishedAt)) } };
+}
+
+type Publication = Pick<Shown, 'body' | 'files'>;
+/** What was published never changes: it is read once, and kept by what names it while there is room. */
+const read = new Map<string, Publication>();
+const MOST_READ = 100;
+
+async function publication(id: string, no: number, at: number): Promise<Publication> {
+  const key = `${id} ${no} ${at}`;
+  const known = read.get(key);
+  if (known) return known;
+  const [row] = await select(PublicationRow, PUBLICATION, [id, no]);
+  if (!row) throw new NotHere('This publication');
+  const [oldest] = read.keys();
+  if (read.size >= MOST_READ && oldest !== undefined) read.delete(oldest);
+  read.set(key, row);
+  return row;
 }
 
 /**
@@ -129,17 +143,22 @@ const ShownRow = z.object({
   publishedAt: z.number(),
   files: z.array(FileOf)
 });
-const LinkRow = ShownRow.extend({
-  body: Body.nullable(),
+const LinkRow = z.object({
+  id: z.string(),
+  owner: z.string(),
+  no: z.number().nullable(),
   publishedAt: z.number().nullable(),
   endsAt: z.number().nullable(),
   revokedAt: z.number().nullable(),
   hash: z.string().nullable()
 });
 const BY_LINK = `
-  select ${SHOWN}, ${ms('l.ends_at')} as "endsAt", ${ms('l.revoked_at')} as "revokedAt", l.password_hash as hash
+  select f.id, w.name as owner, p.no, ${ms('p.at')} as "publishedAt", ${ms('l.ends_at')} as "endsAt", ${ms('l.revoked_at')} as "revokedAt",
+    l.password_hash as hash
   from portfolio_links l join portfolios f on f.id = l.portfolio_id join people w on w.id = f.owner_id
   left join portfolio_publications p on p.portfolio_id = f.id and p.no = f.published where l.token = $1`;
+const PublicationRow = z.object({ body: Body, files: z.array(FileOf) });
+const PUBLICATION = `select p.body, ${FILES} as files from portfolio_publications p where p.portfolio_id = $1 and p.no = $2`;
 const BY_PERSON = `
   select ${SHOWN} from portfolios f join people w on w.id = f.owner_id
   join portfolio_publications p on p.portfolio_id = f.id and p.no = f.published

@@ -7,16 +7,16 @@ import { dirname, join, relative, sep } from 'node:path';
  */
 export const ROOMS = {
   core: (
-    'time forms live people school search judging capture scans recordings materials lateness links mail pages portfolio questions pieces remarks packets courses plan ' +
+    'time forms live people parties school search judging capture scans recordings materials lateness links mail pages portfolio questions pieces remarks packets courses plan ' +
     'calendar receipts rounds shelf threads peers assignments marking grades checks tidings reminders family refusals'
   ).split(' '),
   server: (
     'db live mail auth people parsing parties offices tidings blobs pdf rich-text standins links reading questions pages materials pieces lines ' +
-    'shelf packets receipts threads courses assignments checks rounds gathering portfolio uploads marking grades peers plan calendar reminders family own search sources school ' +
+    'shelf packets receipts threads courses assignments checks rounds gathering portfolio together uploads marking grades peers plan calendar reminders family own search sources school ' +
     'jobs backup parser'
   ).split(' '),
   ui: (
-    'time forms primitives tables rich live workers capture scans recordings people plan school judging rubric links materials ' +
+    'time forms primitives tables rich live workers capture scans recordings people parties plan school judging rubric links materials ' +
     'threads tidings uploads questions remarks ' +
     'combine checks receipts shelf pages portfolio pieces packets courses rounds peers marking desk grades search shell assignments authoring family'
   ).split(' ')

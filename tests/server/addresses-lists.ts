@@ -1,3 +1,5 @@
+import { randomUUID } from 'node:crypto';
+
 /** Pages and deeds of whoever comes by: they show and change nothing of anybody. */
 export const OF_ANYBODY = [
   'GET /sign-in',
@@ -128,4 +130,19 @@ export const FIXED = {
   floorPercent: '0',
   allowance: '',
   followMinutes: '30'
+};
+
+/** Ids and secrets that lead to nothing. */
+export const OF_NOTHING = {
+  'join token': 'x'.repeat(32),
+  'password token': 'x'.repeat(32),
+  'family token': 'x'.repeat(32),
+  'shown token': 'x'.repeat(32),
+  'feeds feed': `${'x'.repeat(32)}.ics`,
+  'uploads upload': '0'.repeat(32),
+  'outbox id': randomUUID(),
+  'voices id': randomUUID(),
+  'own id': randomUUID(),
+  'portfolio id': randomUUID(),
+  'shown id': randomUUID()
 };

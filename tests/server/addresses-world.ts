@@ -12,7 +12,7 @@ import { makePortfolio } from '$server/portfolio/shape';
 import { createFolder } from '$server/shelf/arrange-shelf';
 import { post } from '$server/threads/say';
 import { Readable } from 'node:stream';
-import { FIXED } from './addresses-lists';
+import { FIXED, OF_NOTHING } from './addresses-lists';
 import { everyAddress, type Address } from './every-address';
 import { at, attach, handIn, key, MONDAY, officePerson, packetOf, person, smallCourse } from './kit';
 import { cookieOf, serve, type Served } from './served';
@@ -85,10 +85,6 @@ export async function layAddresses(): Promise<{
     'receipts receipt': receipt,
     'tidings tiding': tiding,
     'courses course': school.slug,
-    'uploads upload': '0'.repeat(32),
-    'outbox id': randomUUID(),
-    'join token': 'x'.repeat(32),
-    'password token': 'x'.repeat(32),
     'school id': office.id,
     'school course': school.slug,
     'assignments piece': piece,
@@ -97,19 +93,13 @@ export async function layAddresses(): Promise<{
     'pieces id': piece,
     'submitted id': submitted,
     'returned id': submitted,
-    'voices id': randomUUID(),
-    'own id': randomUUID(),
     'grades course': school.slug,
     'courses student': ilse.id,
     'support student': ilse.id,
-    'family token': 'x'.repeat(32),
-    'feeds feed': `${'x'.repeat(32)}.ics`,
     'portfolios id': shore,
     'portfolios page': shorePage,
     'portfolios no': '1',
-    'portfolio id': randomUUID(),
-    'shown token': 'x'.repeat(32),
-    'shown id': randomUUID()
+    ...OF_NOTHING
   };
   body = {
     ...{

@@ -1,27 +1,17 @@
 import { readFile } from 'node:fs/promises';
-import { Readable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
-import sharp from 'sharp';
 import { beforeEach, describe, expect, it } from 'vitest';
-import type { Situation } from '$core/checks/check';
-import { portfolios } from '$core/checks/portfolios';
 import { WIDTHS } from '$core/portfolio/blocks';
 import { differences } from '$core/portfolio/differences';
-import { blobPath, storeBlob } from '$server/blobs/store';
+import { blobPath } from '$server/blobs/store';
 import { collect } from '$server/blobs/collect';
-import { clock } from '$server/clock';
-import { config } from '$server/config';
-import { execute, inTransaction } from '$server/db/connection';
-import { addLink } from '$server/gathering/attach-link';
+import { execute } from '$server/db/connection';
 import { returnRound } from '$server/marking/return-round';
 import { NotHere } from '$server/outcome';
-import { readPieces } from '$server/packets/read-packet';
-import { takeNewCopy, takePortfolio } from '$server/portfolio/as-piece';
 import { addBlock, changeBlock, moveBlock, putBlockBack, removeBlock } from '$server/portfolio/blocks';
 import { forgetEarlier, readFiles } from '$server/portfolio/files';
 import { asFolder, asPdf } from '$server/portfolio/forms';
 import { makeLink, openTo, readLinks, revokeLink } from '$server/portfolio/links';
-import { BlockFields } from '$server/portfolio/make-block';
 import { readMine } from '$server/portfolio/mine';
 import { ownPortfolio } from '$server/portfolio/own';
 import {
@@ -43,51 +33,22 @@ import {
   renamePage
 } from '$server/portfolio/shape';
 import { followLink, openByLink, openShownFile, readOpenTo, readShown, unlock } from '$server/portfolio/shown';
-import { ownFile } from '$server/shelf/own-file';
-import { putOnShelf } from '$server/shelf/put-on-shelf';
-import { registerBlob } from '$server/blobs/register';
-import { revise } from '$server/rounds/change';
-import { submitPacket } from '$server/rounds/submit';
-import { at, count, DAY, handIn, HOUR, key, MONDAY, packetOf, smallCourse } from './kit';
+import { at, DAY, handIn, HOUR, key, MONDAY, packetOf } from './kit';
+import {
+  beginPortfolio,
+  fields,
+  id,
+  link,
+  now,
+  pageId,
+  photograph,
+  school,
+  shelf,
+  text,
+  titles
+} from './portfolio-kit';
 
-let school: Awaited<ReturnType<typeof smallCourse>>;
-let id: string;
-let pageId: string;
-beforeEach(async () => {
-  school = await smallCourse();
-  const made = await makePortfolio(school.ilse, { title: 'The shore' });
-  if (!made.ok) throw new Error(made.why);
-  id = made.id;
-  pageId = (await ownPortfolio(school.ilse, id)).pages[0]?.id ?? '';
-});
-
-const fields = (over: Partial<BlockFields> = {}) => BlockFields.parse(over);
-async function text(words: string, on = pageId) {
-  const added = await addBlock(school.ilse, { id, pageId: on, kind: 'text', ...fields({ text: words, title: words }) });
-  if (!added.ok) throw new Error(added.why);
-  return added.blockId;
-}
-async function shelf(name: string, bytes: Buffer | string) {
-  const blob = await storeBlob(Readable.from([Buffer.from(bytes)]));
-  return inTransaction(async (tx) => {
-    await registerBlob(blob, tx);
-    const { fileId } = await putOnShelf(school.ilse, { name, blob, came: 'upload', folder: null }, clock.now(), tx);
-    return fileId;
-  });
-}
-/** A picture as a camera makes it: large, and no two pixels alike. */
-const photograph = async () => {
-  const noise = { type: 'gaussian', mean: 120, sigma: 40 } as const;
-  const made = sharp({ create: { width: 2600, height: 1900, channels: 3, background: '#345', noise } });
-  return shelf('pool.jpg', await made.jpeg({ quality: 90 }).toBuffer());
-};
-const now = async () => ownPortfolio(school.ilse, id);
-const titles = async () => (await now()).pages[0]?.blocks.map(({ title }) => title);
-const link = async (over: object = {}) => {
-  const made = await makeLink(school.ilse, { id, label: '', name: '', endsAt: null, password: '', ...over });
-  if (!made.ok) throw new Error(made.why);
-  return made.token;
-};
+beforeEach(beginPortfolio);
 
 describe('what is being changed', () => {
   it('moves, is said anew, is taken off and comes back', async () => {
@@ -323,78 +284,5 @@ describe('what is published', () => {
     const zip = await buffer(await asFolder(id, await now(), new Map([['index.html', '<p>One pool</p>']])));
     expect(zip.includes('index.html')).toBe(true);
     expect(zip.includes('-pool.jpg')).toBe(true);
-  });
-});
-
-describe('in a packet', () => {
-  it('is a copy that stays as it is while the portfolio goes on, and is taken anew by one press', async () => {
-    await text('One pool');
-    const assignmentId = await school.set({ title: 'Portfolio page' });
-    const place = { assignmentId, deliverableId: null, portfolioId: id, pageId, key: key() };
-    const taken = await takePortfolio(school.ilse, place);
-    expect(taken).toMatchObject({ ok: true });
-    const packetId = await packetOf(school.ilse, assignmentId);
-    const pieces = async () => readPieces(packetId);
-    const [first] = await pieces();
-    expect(first).toMatchObject({
-      kind: 'portfolio',
-      name: 'First page.md',
-      portfolio: { title: 'The shore', changed: false }
-    });
-    at(MONDAY + HOUR);
-    await text('Two pools');
-    const found = (await pieces())[0];
-    expect(found?.portfolio?.changed).toBe(true);
-    await submitPacket(school.ilse, { assignmentId, key: key() });
-    await revise(school.ilse, { assignmentId });
-    expect(await takeNewCopy(school.ilse, { assignmentId, pieceId: first?.id ?? '' })).toMatchObject({ ok: true });
-    const [second] = await pieces();
-    expect(second?.portfolio?.changed).toBe(false);
-    expect(
-      await count(
-        'select count(distinct sha256) as n from (select sha256 from pieces where packet_id = $1 union all select sha256 from round_pieces where packet_id = $1) s',
-        [packetId]
-      )
-    ).toBe(2);
-    await expect(takePortfolio(school.stranger, place)).rejects.toThrow(NotHere);
-    await expect(takePortfolio(school.teodor, { ...place, key: key() })).rejects.toThrow(NotHere);
-    await removePortfolio(school.ilse, { id });
-    expect((await pieces())[0]).toMatchObject({ kind: 'portfolio', portfolio: null });
-  });
-
-  it('is refused while nothing stands on it', async () => {
-    const assignmentId = await school.set({ title: 'Portfolio page' });
-    const place = { assignmentId, deliverableId: null, portfolioId: id, pageId: null, key: key() };
-    expect(await takePortfolio(school.ilse, place)).toMatchObject({ why: 'portfolio-empty' });
-  });
-
-  it('as a link is named as others read it, and is told from work that its teacher cannot see', async () => {
-    await text('One pool');
-    const assignmentId = await school.set({ title: 'Link it' });
-    const url = `${config.origin}/portfolios/${id}/pages/${pageId}`;
-    const given = { assignmentId, deliverableId: null, url, title: '', knowingly: false, key: key() };
-    expect(await addLink(school.ilse, given)).toMatchObject({ why: 'not-fine', look: { verdict: 'not-published' } });
-    await publishPortfolio(school.ilse, { id });
-    expect(await addLink(school.ilse, given)).toMatchObject({
-      ok: true,
-      look: { verdict: 'opens', title: 'The shore' }
-    });
-    const packetId = await packetOf(school.ilse, assignmentId);
-    const words = async () =>
-      portfolios.find({ pieces: await readPieces(packetId) } as unknown as Situation).map((found) => found.words);
-    expect((await readPieces(packetId))[0]).toMatchObject({
-      url: `${config.origin}/portfolios/${id}/shown?page=${pageId}`
-    });
-    expect(await words()).toEqual([expect.stringContaining('is not open to your teacher')]);
-    await openTo(school.ilse, { id, teachers: true, school: false, courses: [] });
-    expect(await words()).toEqual([]);
-    await text('Two pools');
-    expect(await words()).toEqual([expect.stringContaining('changes that nobody sees yet')]);
-  });
-
-  it('of a file, keeps the Shelf’s own as it was', async () => {
-    const fileId = await photograph();
-    await addBlock(school.ilse, { id, pageId, kind: 'picture', ...fields({ fileIds: [fileId] }) });
-    expect((await ownFile(school.ilse, fileId)).name).toBe('pool.jpg');
   });
 });

@@ -24,6 +24,8 @@ export interface Situation {
   courseZone: string;
   /** By when to submit so that another round still fits before it must be passed; null where that is not known or not asked. */
   submitBy: Moment | null;
+  /** Names of those of the party who have not looked at what lies there now, besides whoever reads this. */
+  unlooked?: readonly string[] | undefined;
   now: Moment;
 }
 

@@ -17,6 +17,7 @@ import { sheets } from './sheets';
 import { sound } from './sound';
 import { stillComing } from './still-coming';
 import { time } from './time';
+import { together } from './together';
 import { twoCopies } from './two-copies';
 
 /** Every check, in the order in which their findings are read. A new one is one file and one line here. */
@@ -35,6 +36,7 @@ export const CHECKS: readonly Check[] = [
   sameAgain,
   links,
   portfolios,
+  together,
   names,
   otherWork,
   mustDo,

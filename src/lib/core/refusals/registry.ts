@@ -7,6 +7,7 @@ import { CREDIT_REFUSALS, creditRefusalWords, type CreditRefusal } from '../judg
 import { MARK_REFUSALS, markRefusalWords, type MarkRefusal } from '../marking/words';
 import { REFUSALS, type Refusal } from '../packets/refusals';
 import { refusalWords } from '../packets/refusal-words';
+import { PARTY_REFUSALS, partyRefusalWords, type PartyRefusal } from '../parties/refusals';
 import { PEER_REFUSALS, peerRefusalWords, type PeerRefusal } from '../peers/refusals';
 import { PLAN_REFUSALS, planRefusalWords, type PlanRefusal } from '../plan/refusals';
 import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '../pieces/refusals';
@@ -25,6 +26,7 @@ export type RefusalCode =
   | FamilyRefusal
   | PlanRefusal
   | PortfolioRefusal
+  | PartyRefusal
   | PeerRefusal
   | JoinRefusal
   | SaidRefusal
@@ -62,6 +64,7 @@ export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...FAMILY_REFUSALS,
   ...PLAN_REFUSALS,
   ...PORTFOLIO_REFUSALS,
+  ...PARTY_REFUSALS,
   ...PEER_REFUSALS,
   ...PIECE_REFUSALS,
   ...JOIN_REFUSALS,
@@ -83,6 +86,7 @@ const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(FAMILY_REFUSALS, familyRefusalWords),
   ...topic(PLAN_REFUSALS, planRefusalWords),
   ...topic(PORTFOLIO_REFUSALS, portfolioRefusalWords),
+  ...topic(PARTY_REFUSALS, partyRefusalWords),
   ...topic(PEER_REFUSALS, peerRefusalWords),
   ...topic(PIECE_REFUSALS, (why, { largest, types }) => pieceRefusalWords(why, largest, types)),
   ...topic(JOIN_REFUSALS, joinRefusalWords),

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { holding, type Custody, type Holding } from '$core/packets/custody';
 import { blank, fold } from '$core/packets/fold';
+import type { Choosing, Together } from '$core/parties/views';
 import type { Meeting } from '$core/marking/meeting';
 import type { WaitReminder } from '$core/marking/waiting';
 import type { Judged } from '$core/judging/credits';
@@ -10,7 +11,7 @@ import type { PieceView } from '$core/pieces/piece';
 import { may, type Actor, type CourseRole } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';
-import { jsonRows, select } from '../db/connection';
+import { jsonRows, select, ms } from '../db/connection';
 import { NotHere } from '../outcome';
 import { joinPacketOf } from '../parties/party';
 import { UNREAD } from '../lines/projection';
@@ -31,6 +32,10 @@ export interface AssignmentView {
   partyId: string;
   /** The reader's own packet; null before it was laid out. */
   own: { id: string; unread: boolean } | null;
+  /** With whom the reader hands over; null for whoever does alone. */
+  together: Together | null;
+  /** Students choose their party themselves; null where they do not. */
+  choosing: Choosing | null;
 }
 
 /** The student's own packet on an assignment. */
@@ -64,8 +69,9 @@ export async function readAssignment(person: Actor, assignmentId: string): Promi
     !row.role
   )
     throw new NotHere('This assignment');
-  const { unitTitle, briefHtml, deliverables, teachers, role, partyId, own, ...facts } = row;
-  return { facts, unitTitle, briefHtml: cleanBrief(briefHtml), deliverables, teachers, role, partyId, own };
+  const { unitTitle, briefHtml, deliverables, teachers, role, partyId, own, together, choosing, ...facts } = row;
+  const shared = { partyId, own, together, choosing };
+  return { facts, unitTitle, briefHtml: cleanBrief(briefHtml), deliverables, teachers, role, ...shared };
 }
 
 /** The reader's own packet on an assignment that they have read, or an untouched one where they have not begun. */
@@ -115,15 +121,28 @@ const AssignmentRow = AssignmentFacts.extend({
   deliverables: z.array(DeliverableRow),
   partyId: z.string(),
   own: z.object({ id: z.string(), unread: z.boolean() }).nullable(),
+  together: z.custom<Together>().nullable(),
+  choosing: z.custom<Choosing>().nullable(),
   role: z.enum(['student', 'teacher']).nullable()
 });
+
+/** Everyone of the party of the packet `p`, where it has several, and who of them has looked since a piece last came or went. */
+const TOGETHER = `case when p.party_id <> $2::uuid then (select json_build_object('name', y.name, 'members', (
+    select json_agg(json_build_object('id', s.id, 'name', s.name, 'me', s.id = $2, 'looked', coalesce(l.seq >= (
+        select coalesce(max(v.seq), 0) from custody_events v where v.packet_id = p.id and v.type in ('piece-added', 'piece-removed')), false))
+      order by s.sort_name)
+    from party_members m join people s on s.id = m.person_id
+    left join party_looks l on l.packet_id = p.id and l.person_id = m.person_id where m.party_id = y.id),
+  'mine', case when mr.packet_id is not null and p.phase = 'settled' then json_build_object('points', mr.points::float8, 'remark', mr.remark) end)
+  from parties y where y.id = p.party_id) end`;
 
 const ASSIGNMENT = `
   select ${ASSIGNMENT_COLUMNS}, u.title as "unitTitle", a.brief_html as "briefHtml", e.role,
     array(select t.name from enrolments te join people t on t.id = te.person_id
       where te.course_id = a.course_id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers,
     ${jsonRows(deliverablesOf('a.id'))} as deliverables, coalesce(p.party_id, $2::uuid) as "partyId",
-    case when p.id is not null then json_build_object('id', p.id, 'unread', ${UNREAD}) end as own
+    case when p.id is not null then json_build_object('id', p.id, 'unread', ${UNREAD}) end as own,
+    ${TOGETHER} as together, case when a.party_size is not null then json_build_object('size', a.party_size, 'until', ${ms('a.party_until')}) end as choosing
   from assignments a join courses c on c.id = a.course_id
   left join units u on u.id = a.unit_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null

@@ -3,10 +3,10 @@ import { holding, type CustodySummary, type Holding } from '$core/packets/custod
 import type { Moment } from '$core/time/moment';
 import { ms } from '../db/connection';
 
-/** What lists read of a packet `p` that may not be laid out yet. Parsed by `ProjectionRow`, read by `holdingOf`. */
+/** What lists read of a packet `p` that may not be laid out yet, with what its reader got apart from the others as `mr`. Parsed by `ProjectionRow`, read by `holdingOf`. */
 export const PROJECTION_COLUMNS = `
   p.phase, p.pieces, p.settled_by as "settledBy", p.excused, p.in_person as "inPerson", p.last_move as "lastMove",
-  ${ms('p.seal_until')} as "sealUntil", ${ms('p.since_at')} as since, p.given::float8 as given, p.kept::float8 as kept,
+  ${ms('p.seal_until')} as "sealUntil", ${ms('p.since_at')} as since, coalesce(mr.points, p.given)::float8 as given, p.kept::float8 as kept,
   p.stage_place as at`;
 
 /** A result, or the wish for another round, that the reader has not looked at: what they have seen is `seen`. */

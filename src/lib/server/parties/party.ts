@@ -39,7 +39,8 @@ export function namesOf(party: string): string {
 export const joinPacketOf = (person: string, assignment: string) => `
   left join packets_of_people o on o.person_id = ${person} and o.assignment_id = ${assignment}
   left join packets p on p.id = o.packet_id
-  left join results_seen seen on seen.packet_id = p.id and seen.person_id = ${person}`;
+  left join results_seen seen on seen.packet_id = p.id and seen.person_id = ${person}
+  left join member_results mr on mr.packet_id = p.id and mr.person_id = ${person}`;
 
 /** The id of a person's party on an assignment as SQL: that of their packet, and before there is one their own. */
 export const partyOn = (person: string, assignment: string) => `coalesce((select o.party_id from packets_of_people o

@@ -67,6 +67,7 @@
     </div>
   </div>
   <div class="mb-6 flex flex-wrap gap-3">
+    <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/parties">Parties</a>
     <a class="btn btn-sm" href="/assignments/{facts.assignmentId}/edit">Change this assignment</a>
     {#if withTeacher > 0}<a class="btn btn-sm" href="/marking?of={facts.assignmentId}"
         >Mark what is with you: {withTeacher}</a

@@ -1,6 +1,7 @@
 <script lang="ts">
   import ChangeMind from '$ui/packets/ChangeMind.svelte';
   import PacketPlaces from '$ui/packets/PacketPlaces.svelte';
+  import TogetherPart from '$ui/packets/TogetherPart.svelte';
   import RoundNote from '$ui/packets/RoundNote.svelte';
   import WithoutPieces from '$ui/packets/WithoutPieces.svelte';
   import FirstTime from '$ui/shell/FirstTime.svelte';
@@ -19,11 +20,20 @@
   <FirstTime part="packet"
     >Put each piece in its place. Nothing leaves before you submit it at the foot of the page.</FirstTime
   >
+  <TogetherPart
+    assignmentId={facts.assignmentId}
+    together={view.together}
+    choosing={view.choosing}
+    open={work.editable}
+    points={facts.points}
+  />
   <p class="mb-3 opacity-85">
     {#if facts.followsDrafts}
       Your teacher can look in while you work here. Looking in is not submitting: they have nothing until you submit.
     {:else if work.editable}
-      Only you see this until you submit it.
+      {view.together
+        ? 'Only your party sees this until one of you submits it.'
+        : 'Only you see this until you submit it.'}
     {:else if holding.standing === 'sealed'}
       This is what is sealed. Break the seal at the foot of the page to change something.
     {:else if holding.holder === 'teacher'}

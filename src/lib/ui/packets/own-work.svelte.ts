@@ -4,6 +4,7 @@ import type { Found, Situation } from '$core/checks/check';
 import { foundBecauseOf, runChecks } from '$core/checks/run-checks';
 import type { CreditUnit, Judged } from '$core/judging/credits';
 import { isSubmitted } from '$core/judging/registry';
+import type { Choosing, Together } from '$core/parties/views';
 import { asWritten, linksOn, type Written } from '$core/pieces/as-written';
 import { areOldForSubmit } from '$core/pieces/old-links';
 import { submitBy } from '$core/courses/pace';
@@ -37,6 +38,9 @@ export interface StudentView {
     creditTarget: number | null;
     creditUnit: CreditUnit;
   };
+  /** With whom it is handed over; null for whoever does alone. */
+  together: Together | null;
+  choosing: Choosing | null;
   unitTitle: string | null;
   briefHtml: string;
   deliverables: DeliverableView[];
@@ -111,6 +115,7 @@ export class OwnWork {
       strict: facts.strict,
       courseZone: facts.zone,
       submitBy: this.submitBy?.at ?? null,
+      unlooked: view.together?.members.flatMap(({ me, looked, name }) => (me || looked ? [] : [name])),
       now: packet.now
     };
   }

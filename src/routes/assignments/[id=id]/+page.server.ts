@@ -23,6 +23,7 @@ import { readShares } from '$server/marking/shares';
 import { dealWithRemark } from '$server/marking/remarks';
 import { removePiece } from '$server/gathering/pieces';
 import { takeNewCopy } from '$server/portfolio/as-piece';
+import { haveLooked } from '$server/together/choose-party';
 import { takeNewer } from '$server/gathering/take-from-shelf';
 import { readUnderWay } from '$server/uploads/under-way';
 import { partyOf } from '$server/parties/party';
@@ -131,6 +132,7 @@ export const actions = {
   ),
   takeNewer: actingOn(PieceForm, takeNewer),
   takeNewCopy: actingOn(PieceForm, takeNewCopy),
+  haveLooked: actingOn(z.object({}), haveLooked),
   lookAtLinks: actingOn(z.object({}), (person, { assignmentId }) => lookAtAll(person, assignmentId)),
   lookAgain: actingOn(PieceForm, lookAgain),
   declareSite: actingOn(z.object({ url: z.string().max(500) }), declareSite),

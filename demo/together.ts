@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import type { Actor } from '../src/lib/core/people/policy';
 import { select } from '../src/lib/server/db/connection';
-import { haveLooked } from '../src/lib/server/together/choose-party';
 import { makeParty, readParties } from '../src/lib/server/together/parties';
 
 /** The lines of the skiff are drawn by three: Ilse and two of her class share one packet. */
@@ -16,5 +15,4 @@ export async function openSkiff(ilse: Actor, teacher: Actor): Promise<void> {
   const members = [ilse.id, ...others.map(({ id }) => id)];
   const made = await makeParty(teacher, { assignmentId, name: 'Skiff, port side', members });
   if (!made.ok) throw new Error(`The demo's party: ${made.why}`);
-  for (const { id } of others.slice(0, 1)) await haveLooked({ id, schoolRoles: [] }, { assignmentId });
 }

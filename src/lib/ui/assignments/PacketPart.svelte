@@ -24,7 +24,7 @@
     assignmentId={facts.assignmentId}
     together={view.together}
     choosing={view.choosing}
-    open={work.editable}
+    open={work.editable && custody.pieces > 0}
     points={facts.points}
   />
   <p class="mb-3 opacity-85">

@@ -7,6 +7,7 @@ import { blobPath } from '$server/blobs/store';
 import { collect } from '$server/blobs/collect';
 import { execute } from '$server/db/connection';
 import { returnRound } from '$server/marking/return-round';
+import { readQuota } from '$server/shelf/quota';
 import { NotHere } from '$server/outcome';
 import { addBlock, changeBlock, moveBlock, putBlockBack, removeBlock } from '$server/portfolio/blocks';
 import { forgetEarlier, readFiles } from '$server/portfolio/files';
@@ -129,6 +130,30 @@ describe('what is being changed', () => {
     await expect(
       addBlock(school.stranger, { id: theirs.id, pageId: other, kind: 'work', ...fields({ work: `${packetId} 1` }) })
     ).rejects.toThrow(NotHere);
+  });
+
+  it('holds only so much text, and lets go of some all the same', async () => {
+    const long = '*a* '.repeat(9_990);
+    const put = (kind: 'text') => addBlock(school.ilse, { id, pageId, kind, ...fields({ text: long }) });
+    let last = await put('text');
+    let there = 0;
+    while (last.ok && there < 40) [last, there] = [await put('text'), there + 1];
+    expect(last).toMatchObject({ why: 'portfolio-full' });
+    const [block] = (await now()).pages[0]?.blocks ?? [];
+    const change = { title: '', width: WIDTHS[0], caption: '', captions: [] };
+    const to = { id, pageId, blockId: block?.id ?? '', ...change };
+    expect(await changeBlock(school.ilse, { ...to, text: 'short' })).toEqual({ ok: true });
+    expect(await put('text')).toMatchObject({ ok: true });
+    expect(await changeBlock(school.ilse, { ...to, text: long })).toMatchObject({ why: 'portfolio-full' });
+  });
+
+  it('takes room on its owner’s Shelf for what lies there no more', async () => {
+    const fileId = await photograph();
+    const { used } = await readQuota(school.ilse);
+    await addBlock(school.ilse, { id, pageId, kind: 'file', ...fields({ fileIds: [fileId] }) });
+    expect((await readQuota(school.ilse)).used).toBe(used);
+    await execute('delete from shelf_files where owner_id = $1', [school.ilse.id]);
+    expect((await readQuota(school.ilse)).used).toBe(used);
   });
 
   it('is nobody’s but its owner’s', async () => {

@@ -20,7 +20,8 @@ export type PortfolioRefusal = (typeof PORTFOLIO_REFUSALS)[number];
 /** The same for whoever did it. */
 export const portfolioRefusalWords = (why: PortfolioRefusal): string => WORDS[why];
 const WORDS: Record<PortfolioRefusal, string> = {
-  'portfolio-full': 'This page holds as many parts as it takes. Begin another page.',
+  'portfolio-full':
+    'It holds as much as it takes: 120 parts on a page, and two hundred sheets of text in all. Nothing was changed.',
   'portfolio-pages-full': 'A portfolio has 40 pages at most.',
   'too-many-portfolios': 'You have 20 portfolios. Take one away before you begin another.',
   'not-a-picture': 'This file is no picture that can be shown here. Put it in as a file.',

@@ -42,13 +42,19 @@ export interface BlockChange extends PageAddress {
   captions: string[];
 }
 
-/** Changes what is said in a part. @throws NotHere where there is no such part; TooCostly as showing a text does */
-export async function changeBlock(person: Actor, change: BlockChange): Promise<void> {
+/**
+ * Changes what is said in a part.
+ *
+ * @returns refused where the portfolio would hold more text than it takes
+ * @throws NotHere where there is no such part; TooCostly as showing a text does
+ */
+export async function changeBlock(person: Actor, change: BlockChange): Promise<Outcome<object, PortfolioRefusal>> {
   const html = change.text === '' ? '' : await briefFromMarkdown(change.text);
-  await onPage(person, change, (blocks) => {
+  const kept = await onPage(person, change, (blocks) => {
     if (!blocks.some(({ id }) => id === change.blockId)) throw new NotHere('This part');
     return changed(blocks, change.blockId, (block) => rewritten(block, change, html));
   });
+  return kept ? { ok: true } : { ok: false, why: 'portfolio-full' };
 }
 
 function rewritten(block: Block, { title, width, caption, text, captions }: BlockChange, html: string): Block {
@@ -115,15 +121,24 @@ async function onPage(
     let { removed } = page;
     const blocks = change(page.blocks, (kept) => (removed = kept), page.removed);
     if (blocks === null) return false;
+    const text = JSON.stringify(blocks);
+    const [others] = await select(Length, OTHERS, [id, pageId], tx);
+    if (text.length > JSON.stringify(page.blocks).length && (others?.length ?? 0) + text.length > MOST_TEXT)
+      return false;
     await execute(
       'update portfolio_pages set blocks = $2, removed = $3, changed_at = $4 where id = $1',
-      [pageId, JSON.stringify(blocks), removed && JSON.stringify(removed), now],
+      [pageId, text, removed && JSON.stringify(removed), now],
       tx
     );
     return true;
   });
 }
 
+/** Characters of all that a portfolio says, with what that looks like: some two hundred sheets. Each publication keeps as many. */
+const MOST_TEXT = 1_500_000;
+const Length = z.object({ length: z.number() });
+const OTHERS = `
+  select coalesce(sum(length(blocks::text)), 0)::float8 as length from portfolio_pages where portfolio_id = $1 and id <> $2`;
 const Page = z.object({
   blocks: z.array(Block),
   removed: z.object({ block: Block, at: z.number() }).nullable()

@@ -57,12 +57,17 @@ const Promised = z.object({ used: z.number(), promised: z.number() });
 
 const Filled = z.object({ used: z.number(), binned: z.number(), older: z.number() });
 
+// What a portfolio shows is kept while it does, whether it still lies on the Shelf or not: it takes room as well.
 // Each blob once, under its lightest heading: in use, else an older version, else only in the bin.
 const HELD = `
-  with held as (
-    select v.sha256, b.size, bool_or(f.binned_at is null) as kept, bool_or(v.no = f.version) as newest
-    from shelf_files f join shelf_versions v on v.file_id = f.id join blobs b on b.sha256 = v.sha256
-    where f.owner_id = $1 group by v.sha256, b.size)`;
+  with every as (
+    select v.sha256, f.binned_at is null as kept, v.no = f.version as newest
+    from shelf_files f join shelf_versions v on v.file_id = f.id where f.owner_id = $1
+    union all
+    select q.original_sha256, true, true from portfolio_files q join portfolios o on o.id = q.portfolio_id where o.owner_id = $1),
+  held as (
+    select e.sha256, b.size, bool_or(e.kept) as kept, bool_or(e.newest) as newest
+    from every e join blobs b on b.sha256 = e.sha256 group by e.sha256, b.size)`;
 const FILLED = `${HELD}
   select coalesce(sum(size), 0)::float8 as used,
     coalesce(sum(size) filter (where not kept), 0)::float8 as binned,

@@ -14,6 +14,7 @@ import { returnRound } from '$server/marking/return-round';
 import { NotHere } from '$server/outcome';
 import { readPieces } from '$server/packets/read-packet';
 import { readReceipt } from '$server/receipts/read-receipt';
+import { search } from '$server/search/search';
 import { submitPacket } from '$server/rounds/submit';
 import { chooseParty, haveLooked, leaveParty, readOpenParties } from '$server/together/choose-party';
 import { giveMember } from '$server/together/own-result';
@@ -99,6 +100,7 @@ describe('parties', () => {
     const { custody } = await readOwnPacket(await readAssignment(suvi, assignmentId));
     expect(custody.pieces).toBe(3);
     expect(await count('select count(*) as n from packets where assignment_id = $1', [assignmentId])).toBe(1);
+    expect((await search(suvi, 'ribs')).map(({ title }) => title)).toEqual(['ribs.txt']);
     // Whoever takes a piece out takes it out for all.
     const [first] = await readPieces(packetId);
     expect(await removePiece(suvi, { assignmentId, pieceId: first?.id ?? '' })).toMatchObject({ ok: true });

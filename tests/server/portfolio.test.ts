@@ -7,6 +7,7 @@ import { blobPath } from '$server/blobs/store';
 import { collect } from '$server/blobs/collect';
 import { execute } from '$server/db/connection';
 import { returnRound } from '$server/marking/return-round';
+import { search } from '$server/search/search';
 import { readQuota } from '$server/shelf/quota';
 import { NotHere } from '$server/outcome';
 import { addBlock, changeBlock, moveBlock, putBlockBack, removeBlock } from '$server/portfolio/blocks';
@@ -228,9 +229,12 @@ describe('what is published', () => {
     await openTo(ilse, { id, teachers: false, school: true, courses: [] });
     expect(await sees()).toEqual([true, true, true]);
     expect((await readOpenTo(stranger)).map((one) => one.id)).toContain(id);
+    const found = async () => (await search(stranger, 'shore')).filter((one) => one.id === id);
+    expect(await found()).toMatchObject([{ kind: 'portfolio', title: 'The shore', detail: 'Ilse' }]);
     await unpublish(ilse, { id });
     expect(await sees()).toEqual([false, false, false]);
     expect((await readOpenTo(stranger)).map((one) => one.id)).not.toContain(id);
+    expect(await found()).toEqual([]);
   });
 
   it('opens by a link until that is taken back or over, with its password, and says so', async () => {

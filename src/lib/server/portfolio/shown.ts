@@ -118,7 +118,7 @@ export async function openShownFile(person: Actor, fileId: string): Promise<Stor
 }
 
 /** Whether a portfolio `f` is open to the person `$2`, as SQL: of the school, of a course of theirs, or as a teacher of its owner. */
-const OPEN_TO_PERSON = `(
+export const OPEN_TO_PERSON = `(
   f.for_school and not exists (select 1 from school_roles v where v.person_id = $2 and v.role = 'guardian')
   or f.for_teachers and exists (select 1 from enrolments t join enrolments s on s.course_id = t.course_id
     where t.person_id = $2 and t.role = 'teacher' and t.left_at is null and s.person_id = f.owner_id and s.left_at is null)

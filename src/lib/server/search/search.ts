@@ -5,6 +5,7 @@ import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { setForStudents, shownToStudents } from '../lines/shown';
 import { select } from '../db/connection';
+import { OPEN_TO_PERSON } from '../portfolio/shown';
 
 /** How many results one search shows. */
 const SHOWN = 20;
@@ -18,8 +19,8 @@ const FEW_ENTRIES = 4000;
 const FEW = 3;
 
 /**
- * Searches what this person may see: assignments, materials and notices of their courses, their own files, and people
- * of their courses.
+ * Searches what this person may see: assignments, materials and notices of their courses, their own files, people of
+ * their courses, and portfolios that are open to them.
  *
  * Whole words, their beginnings and their stems (PostgreSQL's full text). Where those find little, words that nobody
  * wrote are put right from the vocabulary of all titles, so that a misspelt word still finds its page.
@@ -27,14 +28,15 @@ const FEW = 3;
 export async function search(person: Actor, typed: string): Promise<Found[]> {
   const terms = searchTerms(typed);
   if (terms === null) return [];
-  const [exact, people] = await Promise.all([
+  const [exact, people, portfolios] = await Promise.all([
     byWords(person, terms.prefixQuery),
-    select(FoundRow, PEOPLE, [person.id, likely(terms.text)])
+    select(FoundRow, PEOPLE, [person.id, likely(terms.text)]),
+    select(FoundRow, PORTFOLIOS, [likely(terms.text), person.id])
   ]);
-  const right = exact.length + people.length < FEW ? await putRight(terms.words) : null;
+  const right = exact.length + people.length + portfolios.length < FEW ? await putRight(terms.words) : null;
   const alike = right === null ? [] : await byWords(person, right);
   const known = new Set(exact.map(({ id }) => id));
-  return [...exact, ...people, ...alike.filter(({ id }) => !known.has(id))].slice(0, SHOWN);
+  return [...exact, ...people, ...portfolios, ...alike.filter(({ id }) => !known.has(id))].slice(0, SHOWN);
 }
 
 function byWords(person: Actor, query: string): Promise<Found[]> {
@@ -55,7 +57,7 @@ async function putRight(words: string[]): Promise<string | null> {
 }
 
 const FoundRow = z.object({
-  kind: z.enum(['assignment', 'notice', 'material', 'piece', 'person']),
+  kind: z.enum(['assignment', 'notice', 'material', 'piece', 'person', 'portfolio']),
   id: z.string(),
   title: z.string(),
   detail: z.string(),
@@ -123,6 +125,11 @@ const RIGHT = `
   ) v
   where not exists (select 1 from search_vocabulary k where k.word = t.word)`;
 
+/** Portfolios that are published and open to the person, or theirs, by their titles. */
+const PORTFOLIOS = `
+  select 'portfolio' as kind, f.id::text as id, p.body ->> 'title' as title, w.name as detail, 'page' as emblem
+  from portfolios f join portfolio_publications p on p.portfolio_id = f.id and p.no = f.published join people w on w.id = f.owner_id
+  where lower(p.body ->> 'title') like $1 and (f.owner_id = $2 or ${OPEN_TO_PERSON}) order by p.at desc limit 6`;
 const PEOPLE = `
   select 'person' as kind, s.id::text as id, s.name as title,
     string_agg(distinct c.title, ', ') as detail, min(c.emblem) as emblem

@@ -59,7 +59,9 @@ export async function letIn(
   // What was submitted is not changed by who comes late: whoever brings pieces comes before that.
   if (pieces.length > 0 && party.submitted) return { ok: false, why: 'party-has-submitted' };
   if (student.packetId !== null) {
-    await execute('update pieces set packet_id = $2 where packet_id = $1', [student.packetId, party.packetId], tx);
+    // Their names are said anew, so that everybody of the party finds them by a search.
+    const move = 'update pieces set packet_id = $2, name = name where packet_id = $1';
+    await execute(move, [student.packetId, party.packetId], tx);
     await execute('delete from packets where id = $1', [student.packetId], tx);
   }
   await execute('insert into party_members (party_id, person_id) values ($1, $2)', [party.id, personId], tx);

@@ -63,6 +63,13 @@ test('the way back leads to the list and the place one came from', async ({ worl
   await expect(ilse).toHaveURL(`${world.url}/desk?order=outline`);
   await expect.poll(() => ilse.evaluate(() => Math.round(window.scrollY))).toBe(place);
   await ilse.goto(`${world.url}/courses/sea-stories`);
+  // Which list one came from is noted by scripts: the runway is theirs, and shows that they are there.
+  await expect(
+    ilse
+      .getByRole('navigation', { name: /Runway/ })
+      .getByRole('link')
+      .first()
+  ).toBeVisible();
   await openFromList(ilse, 'Essay, the sea');
   await expect(main(ilse).getByRole('link', { name: 'Course outline' })).toHaveAttribute(
     'href',

@@ -103,6 +103,7 @@ test('another round is asked with a list of three, which is worked off until it 
   await openFromList(ilse, 'Zonation diagram');
   await ilse.getByLabel('Add files to Diagram').setInputFiles(file('zones.txt', 'Pelvetia above, Laminaria below.'));
   await submit(ilse);
+  await expect(bar(ilse)).toContainText('With your teacher');
   await atDesk(odile, world.url, 'Zonation diagram');
   const remarks = odile.getByRole('complementary', { name: /^Remarks on/ }).first();
   for (const words of ['Where is the scale?', 'Which shore?']) {

@@ -78,10 +78,11 @@ test('a portfolio from nothing to a submitted page, changed after, submitted aga
   await ilse.getByRole('button', { name: 'Take a new copy of' }).click();
   await expect(ilse.getByRole('button', { name: 'Take a new copy of' })).toHaveCount(0);
   await submit(ilse);
-  const copies = await world.sql(
-    "select count(distinct sha256)::int as n from round_pieces where kind = 'portfolio' and name like 'First page%'"
-  );
-  expect(copies[0]?.n).toBe(2);
+  const copies = () =>
+    world.sql(
+      "select count(distinct sha256)::int as n from round_pieces where kind = 'portfolio' and name like 'First page%'"
+    );
+  await expect.poll(async () => (await copies())[0]?.n).toBe(2);
 });
 
 test('what is published is one thing and what is changed another, for a stranger, an employer, a classmate and the teacher', async ({

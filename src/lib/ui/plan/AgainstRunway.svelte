@@ -39,7 +39,13 @@
 {#if work.length > 0}
   <section class="mt-8" aria-labelledby="against">
     <h2 id="against" class="mb-2 text-xl font-semibold">Work against the runway</h2>
-    <figure class="overflow-x-auto bg-base-100" tabindex="-1">
+    <!-- svelte-ignore a11y_no_noninteractive_tabindex (what scrolls is reached by the keys) -->
+    <div
+      class="overflow-x-auto bg-base-100"
+      role="region"
+      aria-label="Chart of open work; the table says the same"
+      tabindex="0"
+    >
       <svg viewBox="0 0 {W} {height}" class="w-full min-w-[40rem]" aria-hidden="true">
         {#each days as day, i (day)}
           <line x1={x(day)} x2={x(day)} y1={TOP - 6} y2={height} class="stroke-base-300" />
@@ -72,7 +78,7 @@
         {/each}
         <line x1={x(now)} x2={x(now)} y1={TOP - 6} y2={height} class="stroke-accent" stroke-width="2" />
       </svg>
-    </figure>
+    </div>
     <details class="mt-2 text-sm">
       <summary class="cursor-pointer">As a table</summary>
       <div class="overflow-x-auto">

@@ -68,7 +68,7 @@ export async function noteFile(
 
 /** The files of a portfolio. One query. The caller has asked whose it is. @param ids those alone; null for all */
 export const readFiles = (portfolioId: string, ids: readonly string[] | null = null): Promise<PortfolioFile[]> =>
-  select(File, FILES, [portfolioId, ids]);
+  select(FileOf, FILES, [portfolioId, ids]);
 
 /** Lets go of files that neither pages nor publications show, but for those that may be about to be shown. */
 export async function dropUnshown(portfolioId: string, tx: Tx): Promise<void> {
@@ -99,7 +99,8 @@ const KNOWN = `
 const NOTE = `
   insert into portfolio_files (portfolio_id, name, sha256, original_sha256, picture, brought_at)
   values ($1, $2, $3, $4, $5, $6) returning id`;
-const File = z.object({
+/** A file of a portfolio as its pages are given it. */
+export const FileOf = z.object({
   id: z.string(),
   name: z.string(),
   mediaType: z.string(),

@@ -10,6 +10,7 @@ import type { StoredFile } from '../blobs/stored-file';
 import { clock } from '../clock';
 import { execute, jsonRows, ms, select } from '../db/connection';
 import { NotHere, type Outcome } from '../outcome';
+import { FileOf } from './files';
 
 /** What is published of a portfolio, as whoever comes by sees it. */
 export interface Shown {
@@ -124,14 +125,6 @@ export const OPEN_TO_PERSON = `(
     where t.person_id = $2 and t.role = 'teacher' and t.left_at is null and s.person_id = f.owner_id and s.left_at is null)
   or exists (select 1 from enrolments m where m.person_id = $2 and m.left_at is null and m.course_id = any(f.for_courses)))`;
 
-const FileOf = z.object({
-  id: z.string(),
-  name: z.string(),
-  mediaType: z.string(),
-  size: z.number(),
-  original: z.number(),
-  picture: z.boolean()
-});
 const FILES = jsonRows(`
   select q.id, q.name, b.media_type as "mediaType", b.size::float8 as size, o.size::float8 as original, q.picture
   from portfolio_files q join blobs b on b.sha256 = q.sha256 join blobs o on o.sha256 = q.original_sha256 where q.id = any(p.files)`);

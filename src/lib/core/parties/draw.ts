@@ -7,7 +7,7 @@ const PATIENCE = 20_000;
 /**
  * Draws people into parties whose sizes differ by one at most, so that none are together who must not be.
  *
- * @param size  how many a party has at most; every party has two at least where there are two people
+ * @param size  how many a party has at most
  * @param roll  0 to 1, the die: the same rolls draw the same parties
  * @returns null where it cannot be done
  */
@@ -24,10 +24,11 @@ export function drawParties(
     (_, i) => Math.floor(people.length / count) + (i < people.length % count ? 1 : 0)
   );
   const not = new Map<string, Set<string>>();
-  for (const [one, other] of apart) {
-    (not.get(one) ?? not.set(one, new Set()).get(one))?.add(other);
-    (not.get(other) ?? not.set(other, new Set()).get(other))?.add(one);
-  }
+  for (const [one, other] of apart.flatMap(([a, b]): Apart[] => [
+    [a, b],
+    [b, a]
+  ]))
+    not.set(one, (not.get(one) ?? new Set()).add(other));
   // Whoever must not be with most comes first, among equals by the die.
   const order = shuffled(people, roll).sort((a, b) => (not.get(b)?.size ?? 0) - (not.get(a)?.size ?? 0));
   const parties: string[][] = room.map(() => []);

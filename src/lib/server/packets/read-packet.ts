@@ -9,6 +9,7 @@ import type { RoundState } from '$core/packets/custody';
 import type { CustodyEvent } from '$core/packets/events';
 import type { BytesPiece, LinkInside, OfPortfolio, PieceView } from '$core/pieces/piece';
 import type { JudgedView, MarkView, RoundView } from '$core/packets/views';
+import { clock } from '../clock';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 import { asEvent, LOG, LogRow } from './log';
 import { isNameless } from '../parties/party';
@@ -17,7 +18,7 @@ import { remarkBy } from './remark-by';
 
 /** The pieces of the working packet, in the student's order. */
 export function readPieces(packetId: string, tx?: Tx): Promise<PieceView[]> {
-  return select(PieceRow, WORKING_PIECES, [packetId], tx);
+  return select(PieceRow, WORKING_PIECES, [packetId, new Date(clock.now())], tx);
 }
 
 /**
@@ -119,14 +120,14 @@ const PIECE_COLUMNS = `p.id, p.deliverable_id as "deliverableId", p.kind, p.name
 const PIECE_JOINS = `left join blobs b on b.sha256 = p.sha256 left join blob_facts f on f.sha256 = p.sha256
   left join blob_readings d on d.sha256 = p.sha256 left join link_looks l on l.id = p.look_id`;
 
-/** The portfolio that a piece of the working packet is of, and whether those who will read the piece may see what is published of it. */
+/** At the moment `$2`: the portfolio that a piece of the working packet is of, and whether those who will read the piece may see what is published of it. */
 const OF_PORTFOLIO = `case when v.id is not null then json_build_object('id', v.id, 'pageId', p.portfolio_page, 'title', v.title,
   'changed', coalesce((select g.changed_at from portfolio_pages g where g.id = p.portfolio_page), v.changed_at) > p.added_at,
   'published', v.published is not null, 'unpublished', v.published is not null and ${unpublished('v', 'vp')},
   'seen', v.published is not null and (v.for_teachers or v.for_school
     or (select a.course_id from packets k join assignments a on a.id = k.assignment_id where k.id = p.packet_id) = any(v.for_courses)
     or exists (select 1 from portfolio_links l where l.portfolio_id = v.id and l.revoked_at is null and l.password_hash is null
-      and (l.ends_at is null or l.ends_at > now()) and p.url like '%/shown/' || l.token || '%'))) end as portfolio`;
+      and (l.ends_at is null or l.ends_at > $2) and split_part(split_part(p.url, '/shown/', 2), '?', 1) = l.token))) end as portfolio`;
 const PORTFOLIO_JOINS = `left join portfolios v on v.id = p.portfolio_id
   left join portfolio_publications vp on vp.portfolio_id = v.id and vp.no = v.published`;
 

@@ -122,9 +122,10 @@ async function onPage(
     const blocks = change(page.blocks, (kept) => (removed = kept), page.removed);
     if (blocks === null) return false;
     const text = JSON.stringify(blocks);
-    const [others] = await select(Length, OTHERS, [id, pageId], tx);
-    if (text.length > JSON.stringify(page.blocks).length && (others?.length ?? 0) + text.length > MOST_TEXT)
-      return false;
+    if (text.length > JSON.stringify(page.blocks).length) {
+      const [others] = await select(Length, OTHERS, [id, pageId], tx);
+      if ((others?.length ?? 0) + text.length > MOST_TEXT) return false;
+    }
     await execute(
       'update portfolio_pages set blocks = $2, removed = $3, changed_at = $4 where id = $1',
       [pageId, text, removed && JSON.stringify(removed), now],

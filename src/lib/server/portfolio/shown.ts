@@ -37,11 +37,7 @@ const TRIES_LAST = 15 * MINUTE;
 export async function followLink(token: string, proof: string | null): Promise<Met> {
   const [row] = await select(LinkRow, BY_LINK, [token]);
   if (!row) throw new NotHere('This address');
-  const state = linkState(
-    { endsAt: row.endsAt, revokedAt: row.revokedAt, locked: row.hash !== null },
-    row.hash !== null && proof !== null && same(proof, proofOf(token, row.hash)),
-    clock.now()
-  );
+  const state = stateFor(row, token, proof);
   if (state !== 'open') return { state };
   if (row.no === null || row.publishedAt === null) return { state: 'unpublished' };
   const { id, owner, publishedAt } = row;
@@ -82,6 +78,12 @@ export async function unlock(token: string, password: string): Promise<Outcome<{
   return { ok: true, proof: proofOf(token, row.hash) };
 }
 
+/** What a link does for whoever comes by with a proof of its password, or without one. */
+function stateFor({ endsAt, revokedAt, hash }: LinkTerms, token: string, proof: string | null): LinkState {
+  const unlocked = hash !== null && proof !== null && same(proof, proofOf(token, hash));
+  return linkState({ endsAt, revokedAt, locked: hash !== null }, unlocked, clock.now());
+}
+
 const proofOf = (token: string, hash: string) => createHash('sha256').update(`${token} ${hash}`).digest('base64url');
 const same = (a: string, b: string) => a.length === b.length && timingSafeEqual(Buffer.from(a), Buffer.from(b));
 
@@ -101,13 +103,7 @@ export const readOpenTo = (
 /** The bytes of a file that a link shows. @throws NotHere where it shows no such file, or opens nothing */
 export async function openByLink(token: string, fileId: string, proof: string | null): Promise<StoredFile> {
   const [row] = await select(LinkFile, FILE_BY_LINK, [token, fileId]);
-  const known = row && {
-    endsAt: row.endsAt,
-    revokedAt: row.revokedAt,
-    locked: row.hash !== null
-  };
-  const unlocked = row !== undefined && row.hash !== null && proof !== null && same(proof, proofOf(token, row.hash));
-  if (!known || linkState(known, unlocked, clock.now()) !== 'open') throw new NotHere('This file');
+  if (!row || stateFor(row, token, proof) !== 'open') throw new NotHere('This file');
   return { name: row.name, sha256: row.sha256, size: row.size, mediaType: row.mediaType };
 }
 
@@ -136,18 +132,21 @@ const ShownRow = z.object({
   publishedAt: z.number(),
   files: z.array(FileOf)
 });
-const LinkRow = z.object({
-  id: z.string(),
-  owner: z.string(),
-  no: z.number().nullable(),
-  publishedAt: z.number().nullable(),
+const LinkTerms = z.object({
   endsAt: z.number().nullable(),
   revokedAt: z.number().nullable(),
   hash: z.string().nullable()
 });
+type LinkTerms = z.infer<typeof LinkTerms>;
+const TERMS = `${ms('l.ends_at')} as "endsAt", ${ms('l.revoked_at')} as "revokedAt", l.password_hash as hash`;
+const LinkRow = LinkTerms.extend({
+  id: z.string(),
+  owner: z.string(),
+  no: z.number().nullable(),
+  publishedAt: z.number().nullable()
+});
 const BY_LINK = `
-  select f.id, w.name as owner, p.no, ${ms('p.at')} as "publishedAt", ${ms('l.ends_at')} as "endsAt", ${ms('l.revoked_at')} as "revokedAt",
-    l.password_hash as hash
+  select f.id, w.name as owner, p.no, ${ms('p.at')} as "publishedAt", ${TERMS}
   from portfolio_links l join portfolios f on f.id = l.portfolio_id join people w on w.id = f.owner_id
   left join portfolio_publications p on p.portfolio_id = f.id and p.no = f.published where l.token = $1`;
 const PublicationRow = z.object({ body: Body, files: z.array(FileOf) });
@@ -171,13 +170,9 @@ const TRIED = `
     tries_since = case when tries_since > $3 then tries_since else $2 end where token = $1`;
 const FileRow = z.object({ name: z.string(), sha256: z.string(), size: z.number(), mediaType: z.string() });
 const FILE = 'q.name, q.sha256, b.size::float8 as size, b.media_type as "mediaType"';
-const LinkFile = FileRow.extend({
-  endsAt: z.number().nullable(),
-  revokedAt: z.number().nullable(),
-  hash: z.string().nullable()
-});
+const LinkFile = FileRow.extend(LinkTerms.shape);
 const FILE_BY_LINK = `
-  select ${FILE}, ${ms('l.ends_at')} as "endsAt", ${ms('l.revoked_at')} as "revokedAt", l.password_hash as hash
+  select ${FILE}, ${TERMS}
   from portfolio_links l join portfolios f on f.id = l.portfolio_id
   join portfolio_publications p on p.portfolio_id = f.id and p.no = f.published and $2 = any(p.files)
   join portfolio_files q on q.id = $2 join blobs b on b.sha256 = q.sha256 where l.token = $1`;

@@ -25,18 +25,13 @@ export async function chooseParty(
   return inTransaction(async (tx) => {
     const { size, until, courseId } = await choosing(person, assignmentId, tx);
     if (size === null || until === null || until <= clock.now()) return { ok: false, why: 'choosing-over' };
-    if (partyId !== null) {
-      const party = await lockParty(assignmentId, partyId, tx);
-      if (party.members.length >= size) return { ok: false, why: 'party-full' };
-      const joined = await letIn(party, { assignmentId, personId: person.id }, tx);
-      if (joined.ok) await publish({ what: 'assignment-changed', assignmentId, courseId }, tx);
-      return joined;
-    }
-    const [own] = await select(InOne, IN_ONE, [person.id, assignmentId], tx);
-    if (own) return { ok: false, why: own.alone ? 'has-submitted-alone' : 'in-a-party-already' };
-    await letIn(await layParty(assignmentId, name, tx), { assignmentId, personId: person.id }, tx);
-    await publish({ what: 'assignment-changed', assignmentId, courseId }, tx);
-    return { ok: true };
+    const party =
+      partyId === null ? await layParty(assignmentId, name, tx) : await lockParty(assignmentId, partyId, tx);
+    if (party.members.length >= size) return { ok: false, why: 'party-full' };
+    const joined = await letIn(party, { assignmentId, personId: person.id }, tx);
+    if (joined.ok) await publish({ what: 'assignment-changed', assignmentId, courseId }, tx);
+    else if (partyId === null) await execute('delete from parties where id = $1', [party.id], tx);
+    return joined;
   });
 }
 
@@ -83,10 +78,6 @@ const Open = z.object({ id: z.string(), name: z.string(), members: z.array(z.str
 const OPEN = `
   select y.id, y.name, array(select s.name from party_members m join people s on s.id = m.person_id where m.party_id = y.id order by s.sort_name) as members
   from parties y where y.assignment_id = $1 and y.kind = 'group' order by y.name, y.id`;
-const InOne = z.object({ alone: z.boolean() });
-const IN_ONE = `
-  select y.kind = 'person' as alone from packets_of_people o join parties y on y.id = o.party_id
-  where o.person_id = $1 and o.assignment_id = $2 and (y.kind = 'group' or exists (select 1 from rounds r where r.packet_id = o.packet_id))`;
 const Own = z.object({ id: z.string() });
 const OWN = `
   select y.id from packets_of_people o join parties y on y.id = o.party_id

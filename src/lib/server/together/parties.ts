@@ -59,7 +59,7 @@ export const drawTheRest = (
   { assignmentId, size, apart }: { assignmentId: string; size: number; apart: Apart[] }
 ): Promise<Outcome<object, PartyRefusal>> =>
   shaping<Outcome<object, PartyRefusal>>(person, assignmentId, async (tx) => {
-    const alone = await select(Free, FREE, [assignmentId], tx);
+    const alone = await select(Named, FREE, [assignmentId], tx);
     const roll = () => randomInt(1_000_000_000) / 1_000_000_000;
     const drawn = drawParties(
       alone.map(({ id }) => id),
@@ -122,9 +122,9 @@ async function layAll(
   for (const { name, members } of parties) {
     const party: PartyRow = await layParty(assignmentId, name, tx);
     for (const personId of members) {
-      const let_ = await letIn(party, { assignmentId, personId }, tx);
+      const joined = await letIn(party, { assignmentId, personId }, tx);
       // All of them or none: what was made before goes with the transaction.
-      if (!let_.ok) throw new Refused(let_.why);
+      if (!joined.ok) throw new Refused(joined.why);
     }
   }
   return { ok: true };
@@ -174,22 +174,20 @@ async function teaching(person: Actor, assignmentId: string, tx: Tx): Promise<st
 
 const Course = z.object({ courseId: z.string() });
 const Named = z.object({ id: z.string(), name: z.string() });
-const Free = Named;
 const IN_COURSE = `
   select s.id, s.name, s.sort_name from assignments a
   join enrolments e on e.course_id = a.course_id and e.role = 'student' and e.left_at is null join people s on s.id = e.person_id
   where a.id = $1`;
 const STUDENTS = `${IN_COURSE} order by s.sort_name, s.id`;
-/** Who is in no party, and has not submitted alone. */
-const FREE = `
+/** Who has no packet here of a party of several. @param besides what else of a packet keeps them out of it */
+const inNone = (besides: string) => `
   select x.id, x.name from (${IN_COURSE}) x
   where not exists (select 1 from packets_of_people o join parties y on y.id = o.party_id
-    where o.person_id = x.id and o.assignment_id = $1 and (y.kind = 'group' or exists (select 1 from rounds r where r.packet_id = o.packet_id)))
+    where o.person_id = x.id and o.assignment_id = $1 and (y.kind = 'group' ${besides}))
   order by x.sort_name, x.id`;
-const ALONE = `
-  select x.id, x.name from (${IN_COURSE}) x
-  where not exists (select 1 from packets_of_people o join parties y on y.id = o.party_id
-    where o.person_id = x.id and o.assignment_id = $1 and y.kind = 'group') order by x.sort_name, x.id`;
+const ALONE = inNone('');
+/** Those of them who have not submitted alone. */
+const FREE = inNone('or exists (select 1 from rounds r where r.packet_id = o.packet_id)');
 const View = z.object({
   title: z.string(),
   courseSlug: z.string(),

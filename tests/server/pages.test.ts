@@ -236,7 +236,7 @@ describe('a page at earlier times', () => {
     const times = await pageTimes(school.ilse, page);
     const at = times.ok ? times.times : [];
     expect(at).toHaveLength(3);
-    const then = await pageAt(school.ilse, { ...page, at: at[1] ?? 0 });
+    const then = await pageAt(school.ilse, { ...page, at: at[1]?.at ?? 0 });
     expect(then).toMatchObject({ ok: true, text: expect.stringContaining('1.39') as string });
     expect(then).toMatchObject({ ok: true, text: expect.not.stringContaining('2.0') as string });
     const [kept] = await select(

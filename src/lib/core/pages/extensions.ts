@@ -1,12 +1,15 @@
-import type { Extensions } from '@tiptap/core';
 import { TaskItem, TaskList } from '@tiptap/extension-list';
 import { TableKit } from '@tiptap/extension-table';
+import { Node, type Extensions } from '@tiptap/core';
 import StarterKit from '@tiptap/starter-kit';
+import { Division } from './nodes/divisions';
 import { Footnote } from './nodes/footnote';
 import { Formula, FormulaBlock } from './nodes/formula';
 import { PageBreak } from './nodes/page-break';
+import { Frame, SpeakerNotes } from './nodes/frame';
 import { Numbered } from './nodes/numbered';
 import { Paragraph } from './nodes/paragraph';
+import { Part } from './nodes/part';
 import { Picture } from './nodes/picture';
 import { Answer, Choice, Entries, Entry, Lapsed, TeachersPart } from './nodes/prompts';
 
@@ -19,12 +22,14 @@ export const pageExtensions = (base = ''): Extensions => [
   StarterKit.configure({
     heading: { levels: [1, 2, 3, 4] },
     underline: false,
+    document: false,
     paragraph: false,
     orderedList: false,
     // Who writes together takes back what they wrote themselves: that is the merging document's.
     undoRedo: false,
     link: { openOnClick: false, protocols: ['http', 'https', 'mailto'] }
   }),
+  Whole,
   Paragraph,
   Numbered,
   TableKit.configure({ table: { resizable: false } }),
@@ -40,5 +45,17 @@ export const pageExtensions = (base = ''): Extensions => [
   Lapsed,
   Choice,
   Entries,
-  Entry
+  Entry,
+  Part,
+  Frame,
+  SpeakerNotes,
+  Division
 ];
+
+/** A whole page: what is written on it, parts of several people, and frames where it is a deck. */
+const Whole = Node.create({
+  name: 'doc',
+  topNode: true,
+  content: '(block | part | frame)+',
+  renderMarkdown: ({ content }, helpers) => helpers.renderChildren(content ?? [], '\n\n')
+});

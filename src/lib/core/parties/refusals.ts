@@ -7,7 +7,12 @@ export const PARTY_REFUSALS = [
   'cannot-be-drawn',
   'in-a-party-already',
   'too-few-for-a-party',
-  'not-studying-here'
+  'not-studying-here',
+  'part-is-taken',
+  'part-is-empty',
+  'part-is-finished',
+  'too-many-parts',
+  'nobody-free'
 ] as const;
 export type PartyRefusal = (typeof PARTY_REFUSALS)[number];
 
@@ -23,5 +28,10 @@ const WORDS: Record<PartyRefusal, string> = {
   'cannot-be-drawn': 'It cannot be done: too many must not be together. Let some of them, or draw larger parties.',
   'in-a-party-already': 'Somebody of them is in a party already. Let them leave it first.',
   'too-few-for-a-party': 'A party has at least one person. Choose whom it is for.',
-  'not-studying-here': 'Somebody of them does not study in this course any more. Read the page again.'
+  'not-studying-here': 'Somebody of them does not study in this course any more. Read the page again.',
+  'part-is-taken': 'Somebody else has that part by now. Take another one, or add one of your own.',
+  'part-is-empty': 'Nothing stands in your part yet, so it is not finished. Write in it first.',
+  'part-is-finished': 'That part is finished. Go on with it first, then it can be changed.',
+  'too-many-parts': 'This page has as many parts as a page can have.',
+  'nobody-free': 'Nobody is left who could go into it: all have a party, or have submitted alone.'
 };

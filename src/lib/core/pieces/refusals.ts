@@ -37,6 +37,7 @@ export const PIECE_REFUSALS = [
   'too-many-pictures',
   'no-text-inside',
   'starter-part',
+  'part-of-another',
   'no-questions',
   'no-questions-inside',
   'not-an-answer',
@@ -124,6 +125,8 @@ const WORDS: Record<PieceRefusal, string | ((at: { largest: number; wanted: stri
     'No text could be read in that file, so it was not added to the page. DOCX, ODT, HTML, Markdown and plain text can be read; the file itself is on your Shelf.',
   'starter-part':
     'What your teacher wrote on this page stays as it is, so that change was not added. Your answers are kept on this device: open the page again.',
+  'part-of-another':
+    'That changes a part of this page which is somebody else’s, or is finished, so it was not added. What you wrote is kept on this device: open the page again.',
   'no-questions': 'Nothing is asked here any more, so your answers were not added.',
   'no-questions-inside':
     'No questions in QTI 3 could be read in that file, so they were not added. A package is a ZIP; one question is an XML file.',

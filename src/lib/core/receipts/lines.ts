@@ -5,6 +5,12 @@ import { arrivedWords } from '../packets/seal-words';
 import { completeMoment } from '../time/words';
 import type { Receipt } from './receipt';
 
+/** What was received, in words. */
+export const receivedWhat = ({ assignment, round, part }: Receipt): string =>
+  part === undefined
+    ? `${assignment}, round ${round}`
+    : `${assignment}, a part of it: ${part}. The whole is submitted apart from this`;
+
 /** What stands on a receipt above its pieces: each fact with its name. */
 export function receiptFacts(receipt: Receipt, zone: string): Array<[name: string, said: string]> {
   const { receivedAt, due, takeBack, arrivedAt } = receipt;
@@ -32,7 +38,7 @@ export function receiptFacts(receipt: Receipt, zone: string): Array<[name: strin
 export function receiptLines(receipt: Receipt, zone: string): string[] {
   return [
     `Receipt ${receipt.number}`,
-    `${receipt.assignment}, round ${receipt.round}`,
+    receivedWhat(receipt),
     `${receipt.course} · ${receipt.student}`,
     '',
     ...receiptFacts(receipt, zone).map(([name, said]) => `${name}: ${said}`),

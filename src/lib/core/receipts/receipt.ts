@@ -43,6 +43,8 @@ export const Receipt = z.object({
   briefSha256: Hash,
   points: z.number().nullable(),
   round: z.number().int(),
+  /** What a part of a page is called that is finished while the whole goes on; then `round` is the one that the whole is in. */
+  part: z.string().optional(),
   /** The moment from which it counts: of the submit, or of the seal. */
   receivedAt: Moment,
   /** When the last byte of what was sealed had arrived; absent where everything was there at the submit. */

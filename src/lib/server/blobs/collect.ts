@@ -52,6 +52,7 @@ export const REFERENCES = [
   ['post_files', 'sha256'],
   ['remark_voices', 'sha256'],
   ['own_data', 'sha256'],
+  ['receipts', 'part_sha256'],
   ['portfolio_files', 'sha256'],
   ['portfolio_files', 'original_sha256'],
   ['link_looks', 'picture_sha256'],

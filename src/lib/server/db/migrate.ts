@@ -44,6 +44,7 @@ import * as oneWayOfReminding from './migrations/0040-one-way-of-reminding';
 import * as endsAndScales from './migrations/0041-ends-and-scales';
 import * as portfolios from './migrations/0042-portfolios';
 import * as together from './migrations/0043-together';
+import * as ownParts from './migrations/0044-own-parts';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -89,7 +90,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0040-one-way-of-reminding', ...oneWayOfReminding },
   { name: '0041-ends-and-scales', ...endsAndScales },
   { name: '0042-portfolios', ...portfolios },
-  { name: '0043-together', ...together }
+  { name: '0043-together', ...together },
+  { name: '0044-own-parts', ...ownParts }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Candidate } from '$core/pieces/fit';
 import { allowed, type Refusal } from '$core/packets/allowed';
+import type { PartyRefusal } from '$core/parties/refusals';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { select } from '../db/connection';
@@ -28,7 +29,7 @@ type Change = Partial<Pick<Piece, 'name' | 'note' | 'deliverableId' | 'captions'
  *
  * @throws NotHere where there is no such piece of theirs
  */
-export async function arranging<T extends Outcome<object, Refusal | PieceRefusal>>(
+export async function arranging<T extends Outcome<object, Refusal | PieceRefusal | PartyRefusal>>(
   person: Actor,
   { assignmentId, pieceId }: OnePiece,
   work: (piece: Bound, packet: OpenPacket) => Promise<T>

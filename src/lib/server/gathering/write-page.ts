@@ -9,6 +9,7 @@ import { starterText } from '../assignments/starter';
 import { clock } from '../clock';
 import { inspectBlob } from '../blobs/inspect';
 import { storeText } from '../blobs/store-text';
+import type { Tx } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
 import { withPacket } from '../packets/open-packet';
@@ -19,6 +20,7 @@ import { printPages } from '../pages/print-packet';
 import { keepQuickly } from '../pages/keep-quickly';
 import { pageOrLines } from '../pages/page-from';
 import { takeWriting } from '../pages/take-writing';
+import { announceLine } from '../live/lines';
 import { publish } from '../live/publish';
 import { arranging, type OnePiece } from './arranging';
 import { addFile } from './pieces';
@@ -115,7 +117,7 @@ export async function keepPage(
     const now = clock.now();
     const quick = await keepQuickly(person, { pieceId: input.pieceId, began, since, update }, now);
     if (typeof quick === 'string') return { ok: false, why: quick };
-    if (quick) return { ok: true, page: { began, seq: quick.seq, at: now, updates: [] } };
+    if (quick) return { ok: true, page: { began, at: now, ...quick } };
   }
   const kept = await arranging(person, input, async (_, packet) => {
     const { now, tx } = packet;
@@ -127,6 +129,7 @@ export async function keepPage(
     const seq = taken?.seq ?? draft.seq;
     const blob = over ? await flushPage(input.pieceId, now, tx) : null;
     if (blob) await publish({ what: 'pieces-arranged', packet }, tx);
+    if (taken && update) await alongLine(input.pieceId, seq, update, tx);
     if (taken) await publish({ what: 'written', packet, pieceId: input.pieceId, seq }, tx);
     const at = taken ? now : draft.at;
     const { id: packetId, seq: packetSeq, custody, members } = packet;
@@ -142,3 +145,7 @@ export async function keepPage(
   }
   return { ok: true, page: kept.page };
 }
+
+/** Whoever has the page open gets what was written at once. */
+const alongLine = (page: string, seq: number, update: Update, tx: Tx) =>
+  announceLine({ page, wrote: [[seq, Buffer.from(update).toString('base64')]] }, tx);

@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { config } from '../config';
 import { log } from '../log';
 import { LIVE_CHANNEL, type Change } from './announce';
+import { deliverLine, lineWasLost, LINE_CHANNEL } from './lines';
 import { forgetAll, remember } from './recent-changes';
 
 /** Who listens, and what concerns them. */
@@ -68,14 +69,16 @@ export function concerns(change: Change, listener: Pick<Listener, 'personId' | '
 
 async function connect(): Promise<void> {
   const client = new pg.Client({ connectionString: config.databaseUrl });
-  client.on('notification', ({ payload }) => deliver(payload ?? ''));
+  client.on('notification', ({ channel, payload }) =>
+    channel === LINE_CHANNEL ? deliverLine(payload ?? '') : deliver(payload ?? '')
+  );
   const lost = new Promise<void>((resolve) => {
     client.on('error', () => resolve());
     client.on('end', () => resolve());
   });
   try {
     await client.connect();
-    await client.query(`listen ${LIVE_CHANNEL}`);
+    await client.query(`listen ${LIVE_CHANNEL}; listen ${LINE_CHANNEL}`);
     forgetAll();
     wait = RETRY.first;
   } catch (error) {
@@ -88,7 +91,10 @@ async function connect(): Promise<void> {
 /** What was announced meanwhile is unknown, so everyone reads their page anew. */
 function reconnect(): void {
   setTimeout(() => {
-    connection = connect().then(() => listeners.forEach((one) => one.tell(null)));
+    connection = connect().then(() => {
+      lineWasLost();
+      listeners.forEach((one) => one.tell(null));
+    });
   }, wait).unref();
   wait = Math.min(RETRY.most, wait * 2);
 }

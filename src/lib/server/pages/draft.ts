@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import { z } from 'zod';
 import type { Doc } from 'yjs';
 import { beginning, merged, type Update } from '$core/pages/merge';
+import type { OwnPart } from '$core/pages/own-parts';
 import type { Moment } from '$core/time/moment';
 import { soundPath } from '../blobs/sound';
 import { ms, select, type Tx } from '../db/connection';
@@ -21,6 +22,8 @@ export interface Draft {
   wholeTo: number;
   /** Its place has a starter, so that of what its teacher wrote nothing is changed. */
   guarded: boolean;
+  /** Parts of it that belong to one of its writers. */
+  parts: OwnPart[];
   /** Bytes of its single writings. */
   weight: number;
   /** Whose each writing window is. */
@@ -82,6 +85,9 @@ const Row = z.object({
   wholeTo: z.number(),
   weight: z.number(),
   guarded: z.boolean(),
+  parts: z.array(
+    z.object({ id: z.string(), title: z.string(), personId: z.string().nullable(), finishedAt: z.number().nullable() })
+  ),
   writers: z.record(z.string(), z.string()),
   at: z.number().nullable(),
   text: z.string().nullable(),
@@ -93,6 +99,8 @@ const FIND = `
     coalesce(d.weight, 0) as weight,
     coalesce(d.writers, '{}') as writers, ${ms('d.at')} as at, d.text, b.sha256,
     exists (select 1 from starters s where s.deliverable_id = p.deliverable_id) as guarded,
+    coalesce((select json_agg(json_build_object('id', t.id, 'title', t.title, 'personId', t.person_id,
+      'finishedAt', ${ms('t.finished_at')}) order by t.position) from page_parts t where t.piece_id = p.id), '[]') as parts,
     b.size::float8 as size
   from pieces p join blobs b on b.sha256 = p.sha256 left join page_drafts d on d.piece_id = p.id
   where p.id = $1 and p.kind = 'page'`;

@@ -56,7 +56,12 @@ async function flush(page: Written, now: Moment, tx: Tx): Promise<StoredBlob | n
 }
 
 /** The pictures that a page shows lie beside its bytes, for as long as these do. Of others than its own it has none. */
-async function layPictures(pieceId: string, { sha256 }: StoredBlob, names: readonly string[], tx: Tx): Promise<void> {
+export async function layPictures(
+  pieceId: string,
+  { sha256 }: StoredBlob,
+  names: readonly string[],
+  tx: Tx
+): Promise<void> {
   const pictures = names.flatMap((name) => PICTURE.exec(name)?.[1] ?? []);
   if (pictures.length > 0) await execute(LAY, [sha256, pieceId, pictures], tx);
 }

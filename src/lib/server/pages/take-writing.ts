@@ -1,10 +1,11 @@
-import { encodeStateAsUpdate, encodeStateVector, decodeStateVector, applyUpdate, mergeUpdates, type Doc } from 'yjs';
+import { decodeStateVector, encodeStateAsUpdate, encodeStateVector, mergeUpdates, type Doc } from 'yjs';
 import { group } from 'd3-array';
 import { z } from 'zod';
 import { LARGEST_STATE } from '$core/pages/bounds';
 import { pageOf, writersIn, type Update } from '$core/pages/merge';
 import { lapsedWithin } from '$core/pages/lapsed';
 import { beyond, frameOf, promptsOf } from '$core/pages/starter';
+import { trespasses } from '$core/pages/own-parts';
 import { unsound } from '$core/pages/sound';
 import { MINUTE, type Moment } from '$core/time/moment';
 import { execute, ms, select, type Tx } from '../db/connection';
@@ -20,7 +21,8 @@ export const HEAVIEST = 12_000_000;
 const MOST_WRITERS = 2000;
 
 /** Why something is not written on a page. */
-export type NotWritten = 'page-unreadable' | 'written-by-another' | 'page-too-long' | 'starter-part';
+export type NotWritten =
+  'page-unreadable' | 'written-by-another' | 'page-too-long' | 'starter-part' | 'part-of-another';
 
 /**
  * Merges what somebody wrote into a page, after it was applied to the server's own copy and that was still a page. Under the
@@ -39,7 +41,7 @@ export async function takeWriting(
   if (windows === null) return 'page-unreadable';
   const writers = theirs(draft.writers, windows, by);
   if (writers === null) return 'written-by-another';
-  const wrong = applied(doc, update, draft.guarded && !free);
+  const wrong = free ? applied(doc, [{ update, by }], FREE) : applied(doc, [{ update, by }], draft);
   if (wrong !== null) return wrong;
   const seq = draft.seq + 1;
   const { whole, weight, forgets } = weighed(draft, doc, update);
@@ -47,7 +49,7 @@ export async function takeWriting(
   await keep(draft, { update, by, now, seq, writers, whole, weight }, tx);
   if (whole) await (forgets ? forgetTimes(draft.pieceId, seq, whole, tx) : gather(draft.pieceId, now, tx));
   const kept = { ...draft, seq, weight, writers, at: now, text: null, wholeTo: whole ? seq : draft.wholeTo };
-  return { seq, committed: (grant) => giveBack({ draft: kept, doc, grant }) };
+  return { seq, committed: (grant) => giveBack({ draft: kept, doc }, [[seq, update]], grant) };
 }
 
 /** The page as a whole, where it is kept as one with this writing, and what its single writings weigh from then on. */
@@ -71,11 +73,18 @@ function theirs(known: Record<string, string>, windows: readonly number[], by: s
   return Object.keys(writers).length > MOST_WRITERS ? null : writers;
 }
 
-/** What is wrong with the page that would come of it. */
-export function applied(doc: Doc, update: Update, guarded: boolean): NotWritten | null {
+/** What several people wrote, one after the other. */
+export type WrittenBy = ReadonlyArray<{ update: Update; by: string }>;
+
+/** What is wrong with the page that would come of it; the document has it afterwards in either case. */
+export function applied(
+  doc: Doc,
+  writings: WrittenBy,
+  { guarded, parts }: Pick<Draft, 'guarded' | 'parts'>
+): NotWritten | null {
   try {
     const before = guarded ? pageOf(doc) : null;
-    applyUpdate(doc, update);
+    for (const { update, by } of writings) if (trespasses(doc, update, parts, by)) return 'part-of-another';
     // What builds on something that never came would wait for it for ever.
     if (doc.store.pendingStructs !== null || doc.store.pendingDs !== null) return 'page-unreadable';
     const after = pageOf(doc);
@@ -89,6 +98,8 @@ export function applied(doc: Doc, update: Update, guarded: boolean): NotWritten 
     return 'page-unreadable';
   }
 }
+/** Whoever laid the page out changes all of it. */
+const FREE = { guarded: false, parts: [] };
 
 interface Writing {
   update: Update;

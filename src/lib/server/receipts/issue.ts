@@ -1,12 +1,11 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash } from 'node:crypto';
 import { z } from 'zod';
-import { receiptNumber } from '$core/receipts/number';
 import { Receipt } from '$core/receipts/receipt';
 import { submitEnds } from '$core/packets/terms';
-import { execute, ms, select } from '../db/connection';
+import { ms, select } from '../db/connection';
 import type { OpenPacket } from '../packets/open-packet';
 import { PARTY_NAME } from '../parties/party';
-import { signForSchool } from './school-key';
+import { keepReceipt } from './keep-receipt';
 
 /**
  * Issues the receipt of a round that was just written, in the same transaction: a round without its receipt never
@@ -40,18 +39,8 @@ export async function issueReceipt(packet: OpenPacket, round: number, number: st
     zone: facts.zone,
     pieces: pieces.map(present)
   });
-  const text = JSON.stringify(receipt);
-  const { jws, jwk } = await signForSchool(text);
-  await execute(
-    `with key as (insert into signing_keys (kid, jwk, made_at) values ($6, $8, $7) on conflict do nothing)
-     insert into receipts (number, packet_id, round_no, document, jws, kid, at) values ($1, $2, $3, $4, $5, $6, $7)`,
-    [number, packet.id, round, text, jws, jwk.kid, new Date(receipt.receivedAt), JSON.stringify(jwk)],
-    packet.tx
-  );
+  await keepReceipt(receipt, { packetId: packet.id, round, partSha256: null }, packet.tx);
 }
-
-/** A number that nobody can guess and no other receipt has. */
-export const newReceiptNumber = (): string => receiptNumber(randomBytes(12));
 
 const RoundRow = z.object({
   student: z.string(),

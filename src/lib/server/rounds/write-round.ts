@@ -1,7 +1,8 @@
 import { execute } from '../db/connection';
 import { freezePieces } from '../pieces/freeze';
 import { flushPages } from '../pages/flush';
-import { issueReceipt, newReceiptNumber } from '../receipts/issue';
+import { issueReceipt } from '../receipts/issue';
+import { newReceiptNumber } from '../receipts/keep-receipt';
 import { tellAbout } from '../packets/packet-news';
 import type { OpenPacket } from '../packets/open-packet';
 

@@ -9,6 +9,8 @@ import { execute, inTransaction, jsonRows, ms, select, type Tx } from '../db/con
 import { courseFor } from '../courses/course-head';
 import { publish } from '../live/publish';
 import { NotHere, type Outcome } from '../outcome';
+import { readDivided, type Divided } from './divide-pages';
+import { ALONE, FREE, Named, Refused, shaping, STUDENTS, teaching } from './shaping';
 import { layParty, letGoOf, letIn, lockParty, type PartyRow } from './party-of';
 
 /** The parties of an assignment, as its teacher shapes them. */
@@ -27,15 +29,16 @@ export interface Parties {
   /** Students who hand over alone. */
   alone: Array<{ id: string; name: string }>;
   choosing: { size: number; until: number } | null;
+  divided: Divided;
 }
 
-/** Reads them. One query besides that which asks who the reader is. @throws NotHere for whoever does not teach there */
+/** Reads them. Two queries besides that which asks who the reader is. @throws NotHere for whoever does not teach there */
 export async function readParties(person: Actor, assignmentId: string): Promise<Parties> {
   return inTransaction(async (tx) => {
     await teaching(person, assignmentId, tx);
-    const [row] = await select(View, VIEW, [assignmentId], tx);
+    const [[row], divided] = await Promise.all([select(View, VIEW, [assignmentId], tx), readDivided(assignmentId, tx)]);
     if (!row) throw new NotHere('This assignment');
-    return row;
+    return { ...row, divided };
   });
 }
 
@@ -130,64 +133,6 @@ async function layAll(
   return { ok: true };
 }
 
-/** Ends the transaction with a reason. */
-class Refused extends Error {
-  constructor(readonly why: PartyRefusal) {
-    super(why);
-  }
-}
-
-/** Shapes the parties of an assignment: one at a time, by whoever teaches it, all of it or nothing. */
-async function shaping<T extends { ok: boolean }>(
-  person: Actor,
-  assignmentId: string,
-  shape: (tx: Tx) => Promise<T>
-): Promise<T | { ok: false; why: PartyRefusal }> {
-  try {
-    return await inTransaction(async (tx) => {
-      const courseId = await teaching(person, assignmentId, tx);
-      await select(z.unknown(), 'select 1 from assignments where id = $1 for update', [assignmentId], tx);
-      const answer = await shape(tx);
-      if (answer.ok) {
-        await audit(person.id, 'shape-parties', assignmentId, {}, tx);
-        await publish({ what: 'assignment-changed', assignmentId, courseId }, tx);
-      }
-      return answer;
-    });
-  } catch (error) {
-    if (error instanceof Refused) return { ok: false, why: error.why };
-    throw error;
-  }
-}
-
-async function teaching(person: Actor, assignmentId: string, tx: Tx): Promise<string> {
-  const [row] = await select(
-    Course,
-    'select course_id as "courseId" from assignments where id = $1',
-    [assignmentId],
-    tx
-  );
-  if (!row) throw new NotHere('This assignment');
-  await courseFor(person, row.courseId, 'see-class', tx);
-  return row.courseId;
-}
-
-const Course = z.object({ courseId: z.string() });
-const Named = z.object({ id: z.string(), name: z.string() });
-const IN_COURSE = `
-  select s.id, s.name, s.sort_name from assignments a
-  join enrolments e on e.course_id = a.course_id and e.role = 'student' and e.left_at is null join people s on s.id = e.person_id
-  where a.id = $1`;
-const STUDENTS = `${IN_COURSE} order by s.sort_name, s.id`;
-/** Who has no packet here of a party of several. @param besides what else of a packet keeps them out of it */
-const inNone = (besides: string) => `
-  select x.id, x.name from (${IN_COURSE}) x
-  where not exists (select 1 from packets_of_people o join parties y on y.id = o.party_id
-    where o.person_id = x.id and o.assignment_id = $1 and (y.kind = 'group' ${besides}))
-  order by x.sort_name, x.id`;
-const ALONE = inNone('');
-/** Those of them who have not submitted alone. */
-const FREE = inNone('or exists (select 1 from rounds r where r.packet_id = o.packet_id)');
 const View = z.object({
   title: z.string(),
   courseSlug: z.string(),

@@ -17,7 +17,7 @@ export class OwnWriting implements Writing {
     const { facts, view } = this.#work;
     const { wants = {}, starter = false } = view.deliverables.find(({ id }) => id === deliverableId) ?? {};
     return {
-      ...{ assignmentId: facts.assignmentId, pieceId, name, wants, starter },
+      ...{ assignmentId: facts.assignmentId, pieceId, name, wants, starter, together: view.together !== null },
       checked: (written) => this.#work.foundWhile(pieceId, written),
       toChange: () => this.#work.toChange,
       unseen: (page) => this.#work.unseenLinks(pieceId, page)

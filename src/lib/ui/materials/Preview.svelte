@@ -42,7 +42,7 @@
     </p>{/if}
 {:else if preview.kind === 'written'}
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the server of its structure, every word escaped -->
-  <div class="brief-text page-text rounded bg-base-100 p-6">{@html ofPage(preview.html)}</div>
+  <div class="page-text brief-text rounded bg-base-100 p-6">{@html ofPage(preview.html)}</div>
   <p class="mt-2 flex flex-wrap gap-x-4 text-sm">
     {#each FORMS as [shape, words] (shape)}<a class="link" href={shapeAddress(file, shape)} download>{words}</a>{/each}
   </p>

@@ -24,8 +24,10 @@
   import { PageLine } from './page-line';
   import PageChecks from './PageChecks.svelte';
   import ToDealWith from '$ui/remarks/ToDealWith.svelte';
+  import PageTogether from './PageTogether.svelte';
   import PageTools from './PageTools.svelte';
   import { setOf } from './set-of';
+  import type { Along } from './along.svelte';
   import type { WrittenPage } from './page.svelte';
   import type * as Writer from './writer';
   import SavingWords from '$ui/forms/SavingWords.svelte';
@@ -54,6 +56,10 @@
   let aside = $state(window.matchMedia('(min-width: 64rem)').matches);
   let gone = false;
   let readFrom: typeof Writer.readFrom;
+  /** Somebody tried to change a part that is not theirs: whose it is. */
+  let theirs = $state<string | null>(null);
+  let along = $state.raw<Along | null>(null);
+  let showAlong = $state.raw<typeof Writer.showAlong>();
   /** An entry whose writer wants to show a file with it. */
   let showing = $state.raw<EvidenceWanted | null>(null);
 
@@ -87,15 +93,20 @@
     gone = true;
     clearTimeout(counting);
     editor?.destroy();
+    along?.close();
     written?.close();
   });
 
   async function begin() {
-    const { writtenPage, pageEditor, readFrom: reading } = await import('./writer');
+    const { writtenPage, pageEditor, readFrom: reading, Along, showAlong: showing } = await import('./writer');
     readFrom = reading;
     if (gone) return;
     const opened = (written = writtenPage(new PageLine(address), new KeptWriting(owner(), goal.pieceId)));
     if (!(await opened.open()) || !place || gone) return;
+    const others = goal.together ? new Along(address, opened) : null;
+    if (others) await others.open();
+    [along, showAlong] = [others, showing];
+    if (gone) return others?.close();
     editor = pageEditor({
       element: place,
       doc: opened.doc,
@@ -104,7 +115,8 @@
       pictures: (files, at) => tools?.addPictures(files, at),
       onChange: count,
       onTurn: () => turn++,
-      refused: goal.starter ? () => (fixed = true) : null
+      refused: goal.starter ? () => (fixed = true) : null,
+      along: others && { along: others, refused: (part) => (theirs = part.personId ?? '') }
     });
     count(editor, 0);
     // In a starter's copy one goes on where something is open.
@@ -238,6 +250,7 @@
         {:else if saving.state === 'unreached'}
           <p class="p-4">The page could not be opened just now. Try again when the line is back.</p>
         {/if}
+        {#if editor && along && showAlong}<PageTogether {along} {editor} {turn} show={showAlong} />{/if}
         {#if editor && showing}
           {@const wanting = showing}
           <AddEvidence
@@ -252,6 +265,16 @@
         {#if said}
           <p class="border-b border-base-300 px-4 py-2 text-sm" role="status">
             {said} <button type="button" class="link" onclick={() => (said = '')}>All right</button>
+          </p>
+        {/if}
+        {#if theirs !== null && along}
+          <p class="border-b border-base-300 px-4 py-2 text-sm" role="status">
+            {theirs === ''
+              ? 'Nobody has taken this part yet. Take it, then write in it.'
+              : theirs === along.who.me
+                ? 'Your part is finished. Go on with it, then write in it.'
+                : `This part is for ${along.nameOf(theirs)} to write.`}
+            <button type="button" class="link" onclick={() => (theirs = null)}>All right</button>
           </p>
         {/if}
         {#if fixed}

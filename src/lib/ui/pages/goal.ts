@@ -15,6 +15,8 @@ export interface PageGoal {
   wants: Wants;
   /** Its teacher prepared it: only answers are written. */
   starter: boolean;
+  /** Several people hand it over, so that it is written together. */
+  together: boolean;
   /** What the checks say of it as it is written. */
   checked: (written: Written) => Found[];
   /** What its teacher wants changed in this round. */

@@ -2,6 +2,9 @@ import { Editor } from '@tiptap/core';
 import { Collaboration } from '@tiptap/extension-collaboration';
 import type { Doc } from 'yjs';
 import { FIELD } from '$core/pages/merge';
+import type { OwnPart } from '$core/pages/own-parts';
+import type { Along } from './along.svelte';
+import { alongView } from './along-view';
 import { guard } from './guard';
 import { shownExtensions } from './shown';
 
@@ -18,17 +21,20 @@ interface Given {
   onTurn: () => void;
   /** It is a starter's copy: called where somebody tries to change what the teacher wrote. Null on any other page. */
   refused: (() => void) | null;
+  /** Who else writes it; null where nobody does. */
+  along: { along: Along; refused: (part: OwnPart) => void } | null;
 }
 
 /** The editor of a page: what is written in it goes into the merging document, what others write comes from there. */
-export function pageEditor({ element, doc, label, base, pictures, onChange, onTurn, refused }: Given): Editor {
+export function pageEditor({ element, doc, label, base, pictures, onChange, onTurn, refused, along }: Given): Editor {
   return new Editor({
     element,
     injectCSS: false,
     extensions: [
       ...shownExtensions(base),
       Collaboration.configure({ document: doc, field: FIELD }),
-      ...(refused ? [guard(refused)] : [])
+      ...(refused ? [guard(refused)] : []),
+      ...(along ? [alongView(along.along, along.refused)] : [])
     ],
     editorProps: {
       attributes: {

@@ -10,6 +10,8 @@ const PAUSE = 900;
 const AGAIN = 4000;
 /** Whoever writes on and on without a pause has it kept after so many all the same. */
 const LONGEST = 3000;
+/** The same while others have the page open: they see it as it is written. */
+const TOGETHER = 120;
 
 /** What came from the server, or from other windows by way of this device, so that it is not sent as written here. */
 const FROM_THERE = 'there';
@@ -21,6 +23,8 @@ const FROM_THERE = 'there';
 export class WrittenPage {
   saving = $state.raw<Saving>({ state: 'opening' });
   readonly doc = new Doc();
+  /** Others have it open at present. */
+  together = false;
   /** What stood there at the last pause, for whoever finds nothing to merge it into. */
   text = '';
   #began = '';
@@ -74,6 +78,19 @@ export class WrittenPage {
     if (to > this.#seq && this.saving.state !== 'opening') await this.#next(() => this.#catchUp());
   }
 
+  /** What was written elsewhere has come by itself, in its order; where something of it is missing, it is asked for. */
+  takeAlong(written: ReadonlyArray<[seq: number, update: Uint8Array]>): void {
+    const last = written.at(-1)?.[0] ?? 0;
+    if (this.saving.state === 'opening' || last <= this.#seq) return;
+    this.doc.transact(() => {
+      for (const [seq, update] of written) {
+        applyUpdate(this.doc, update, FROM_THERE);
+        if (seq === this.#seq + 1) this.#seq = seq;
+      }
+    }, FROM_THERE);
+    if (last > this.#seq) void this.heard(last);
+  }
+
   /** Keeps all of it now. @param over nothing more is written for now: what was made of it is made anew */
   async finish(over = true): Promise<void> {
     this.#still();
@@ -95,7 +112,8 @@ export class WrittenPage {
     // From here on not all of it is there.
     if (this.saving.state === 'here') this.saving = { state: 'keeping' };
     this.#since ??= performance.now();
-    this.#soon(Math.max(0, Math.min(PAUSE, this.#since + LONGEST - performance.now())));
+    const [pause, longest] = this.together ? [TOGETHER, TOGETHER] : [PAUSE, LONGEST];
+    this.#soon(Math.max(0, Math.min(pause, this.#since + longest - performance.now())));
   }
 
   #keep(): void {
@@ -154,7 +172,7 @@ export class WrittenPage {
     // Something was written while this was on its way.
     this.#keep();
     this.#remember();
-    this.#soon(PAUSE);
+    this.#soon(this.together ? TOGETHER : PAUSE);
   }
 
   #take({ seq, at, updates }: News): void {

@@ -6,6 +6,8 @@ import { WrittenPage } from './page.svelte';
 
 // What writes pages is large: it is fetched by whoever writes, and by nobody else.
 export { pageEditor } from './page-editor';
+export { Along } from './along.svelte';
+export { showAlong } from './along-view';
 export { readFrom } from './read-from';
 
 /** A page as it is written. */

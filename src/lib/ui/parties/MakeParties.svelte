@@ -8,9 +8,11 @@
     /** Students who are in no party. */
     alone: ReadonlyArray<{ id: string; name: string }>;
     choosing: { size: number; until: number } | null;
+    /** There is a party of everybody. */
+    everybody: boolean;
   }
   /** Ways to make parties: by hand, drawn, by a list, or chosen by the students themselves. */
-  const { alone, choosing }: Props = $props();
+  const { alone, choosing, everybody }: Props = $props();
   const zone = getZone();
   const now = $derived.by(getNow());
   let apart = $state<Array<[string, string]>>([]);
@@ -31,6 +33,18 @@
       </fieldset>
       <button class="btn justify-self-start btn-primary btn-sm" disabled={alone.length === 0}>Make this party</button>
     </form>
+  </section>
+  <section class="rounded bg-base-100 p-4" aria-labelledby="everybody">
+    <h2 id="everybody" class="mb-2 text-lg font-semibold">Everybody</h2>
+    {#if everybody}<p class="text-sm">There is a party of everybody. Whoever comes into the course is in it too.</p>
+    {:else}
+      <p class="mb-2 text-sm">
+        One packet of the whole course, in which each has a part. Whoever comes later is in it too.
+      </p>
+      <form method="post" action="?/everybody" use:act>
+        <button class="btn btn-sm" disabled={alone.length === 0}>Make a party of everybody</button>
+      </form>
+    {/if}
   </section>
   <section class="rounded bg-base-100 p-4" aria-labelledby="drawn">
     <h2 id="drawn" class="mb-2 text-lg font-semibold">Drawn</h2>

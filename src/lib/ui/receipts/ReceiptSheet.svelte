@@ -3,7 +3,7 @@
   import { addressText } from '$core/links/address';
   import { verdictText } from '$core/links/words';
   import { sizeText } from '$core/materials/size-text';
-  import { receiptFacts } from '$core/receipts/lines';
+  import { receiptFacts, receivedWhat } from '$core/receipts/lines';
   import type { Receipt } from '$core/receipts/receipt';
   import { completeMoment } from '$core/time/words';
 
@@ -23,7 +23,7 @@
   <p class="mb-3 text-sm"><a class="link" href="/assignments/{assignmentId}#rounds">{receipt.assignment}</a></p>
   <p class="text-sm opacity-85">Receipt</p>
   <h1 class="figures page-title">{receipt.number}</h1>
-  <p class="mt-1 text-lg">{receipt.assignment}, round {receipt.round}</p>
+  <p class="mt-1 text-lg">{receivedWhat(receipt)}</p>
   <p class="opacity-85">{receipt.course} · {receipt.student}</p>
   <dl class="my-5 grid gap-x-8 gap-y-3 border-y border-base-300 py-4 sm:grid-cols-2">
     {#each facts as [term, said] (term)}

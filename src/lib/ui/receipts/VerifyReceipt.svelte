@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { receivedWhat } from '$core/receipts/lines';
   import { CircleCheck, TriangleAlert } from '@lucide/svelte';
   import type { JSONWebKeySet } from 'jose';
   import { bagVerdictWords, pieceStateWords } from '$core/receipts/verdict';
@@ -75,8 +76,10 @@
         {pieces === null ? 'The signature holds.' : bagVerdictWords(pieces)}
       </p>
       <p class="figures mt-2">
-        Receipt {receipt.number}: {receipt.assignment}, round {receipt.round}, of {receipt.student} in {receipt.course}.
-        Received {completeMoment(receipt.receivedAt, receipt.zone)}.
+        Receipt {receipt.number}: {receivedWhat(receipt)}, of {receipt.student} in {receipt.course}. Received {completeMoment(
+          receipt.receivedAt,
+          receipt.zone
+        )}.
       </p>
       {#if pieces}
         <ul class="mt-4 divide-y divide-base-300 rounded border border-base-300 bg-base-100 px-4">

@@ -1,6 +1,8 @@
-import { mergeAttributes, Node, type JSONContent } from '@tiptap/core';
+import { mergeAttributes, Node } from '@tiptap/core';
 import { evidenceOf, isEvidence, type Evidence } from '../evidence';
-import { fenceAt, fenced, type Fence } from './fence';
+import { id, kept, parsed, partOf, texts, yes } from './attributes';
+import { blocks, orEmpty, type Divisions } from './division';
+import { fenced } from './fence';
 
 /** Options of one choice, and characters of each. */
 export const MOST_OPTIONS = 30;
@@ -8,40 +10,6 @@ const LONGEST_OPTION = 400;
 export const LONGEST_VALUE = 500;
 /** Characters of a question, where it is named. */
 export const LONGEST_ASKED = 200;
-
-const id = () => ({
-  default: '',
-  validate: (value: unknown) => must(typeof value === 'string' && /^[a-z0-9-]{0,40}$/i.test(value)),
-  parseHTML: (element: HTMLElement) => element.getAttribute('data-id') ?? '',
-  renderHTML: ({ id }: Record<string, unknown>) => ({ 'data-id': id })
-});
-const yes = (name: string) => ({
-  default: false,
-  validate: 'boolean',
-  parseHTML: (element: HTMLElement) => element.hasAttribute(`data-${name}`),
-  renderHTML: (attrs: Record<string, unknown>) => (attrs[name] === true ? { [`data-${name}`]: '' } : {})
-});
-/** Anything that is kept as JSON, of a form that is checked. */
-const kept = <T>(name: string, empty: T, is: (value: unknown) => boolean) => ({
-  default: empty,
-  validate: (value: unknown) => must(is(value)),
-  parseHTML: (element: HTMLElement) => parsed(element.getAttribute(`data-${name}`)) ?? empty,
-  renderHTML: (attrs: Record<string, unknown>) => ({ [`data-${name}`]: JSON.stringify(attrs[name]) })
-});
-function must(holds: boolean): void {
-  if (!holds) throw new RangeError('No such part of a page.');
-}
-function parsed(text: string | null): unknown {
-  try {
-    return text === null ? null : JSON.parse(text);
-  } catch {
-    return null;
-  }
-}
-const texts = (most: number, longest: number) => (value: unknown) =>
-  Array.isArray(value) &&
-  value.length <= most &&
-  value.every((one) => typeof one === 'string' && one.length <= longest);
 
 /** Where an answer is written. Its question is what stands before it. */
 export const Answer = Node.create({
@@ -57,22 +25,6 @@ export const Answer = Node.create({
     mergeAttributes(HTMLAttributes, { 'data-answer': '', class: 'answer' }),
     0
   ],
-  markdownTokenizer: {
-    name: 'division',
-    level: 'block',
-    start: (source) => source.indexOf('::: {'),
-    tokenize(source, _tokens, lexer) {
-      const fence = fenceAt(source);
-      if (fence === null || !(fence.kind in KINDS)) return undefined;
-      return { type: 'division', raw: fence.raw, fence, tokens: lexer.blockTokens(fence.inside) };
-    }
-  },
-  markdownTokenName: 'division',
-  parseMarkdown: (token, helpers) => {
-    const { fence } = token as unknown as { fence: Fence };
-    const inside = helpers.parseChildren(token.tokens ?? []);
-    return KINDS[fence.kind]?.(fence, inside) ?? inside;
-  },
   renderMarkdown: ({ attrs, content }, helpers) =>
     fenced(partOf('answer', attrs), helpers.renderChildren(content ?? [], '\n\n'))
 });
@@ -234,12 +186,8 @@ function isValues(value: unknown): boolean {
   );
 }
 
-const EMPTY: JSONContent[] = [{ type: 'paragraph' }];
-const orEmpty = (inside: JSONContent[]) => (inside.length > 0 ? inside : EMPTY);
-const blocks = (inside: JSONContent[] | JSONContent): JSONContent[] => (Array.isArray(inside) ? inside : [inside]);
-
-/** What each kind of division is on a page. */
-const KINDS: Partial<Record<string, (fence: Fence, inside: JSONContent[] | JSONContent) => JSONContent>> = {
+/** What asks something, as a page has it of a division. */
+export const promptDivisions: Divisions = {
   answer: ({ id: own, values }, inside) => ({
     type: 'answer',
     attrs: { id: own, optional: values.optional === 'yes' },
@@ -288,17 +236,5 @@ const KINDS: Partial<Record<string, (fence: Fence, inside: JSONContent[] | JSONC
     };
   }
 };
-
-function partOf(
-  kind: string,
-  attrs: Record<string, unknown> | undefined
-): { kind: string; id: string; values: Record<string, string> } {
-  const said = (['optional', 'several', 'strict', 'stays'] as const).filter((name) => attrs?.[name] === true);
-  return {
-    kind,
-    id: typeof attrs?.id === 'string' ? attrs.id : '',
-    values: Object.fromEntries(said.map((name) => [name, 'yes']))
-  };
-}
 
 const escaped = (text: string) => text.replace(/[\\`*_[\]<>&$]/g, '\\$&').replace(/\n/g, ' ');

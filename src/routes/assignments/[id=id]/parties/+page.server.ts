@@ -11,6 +11,7 @@ import {
   readParties,
   takeOut
 } from '$server/together/parties';
+import { DivisionForm, dividePages, givePart, partyOfEverybody } from '$server/together/divide-pages';
 import { action } from '../../../shared/action';
 import { PointsText, Several, WallClockText } from '../../../shared/fields';
 import { orNotFound, signedIn } from '../../../shared/guard';
@@ -60,6 +61,21 @@ export const actions = {
       return letChoose(person, on({ size: until ? size : null, until: until?.(zone) ?? null }, event));
     },
     { then: () => ({ done: 'Kept.' }) }
+  ),
+  everybody: action(z.object({}), (person, _, { params }: RequestEvent) =>
+    partyOfEverybody(person, { assignmentId: params.id })
+  ),
+  divide: action(DivisionForm, (person, given, event: RequestEvent) => dividePages(person, on(given, event)), {
+    then: () => ({ done: 'Kept. Pages get their parts when one of their party opens them.' })
+  }),
+  givePart: action(
+    z.object({
+      pieceId: z.uuid(),
+      part: z.string().max(40),
+      studentId: z.union([z.literal('').transform(() => null), z.uuid()])
+    }),
+    (person, given, event: RequestEvent) => givePart(person, on(given, event)),
+    { then: () => ({ done: 'Given.' }) }
   ),
   give: action(
     z.object({ studentId: z.uuid(), points: PointsText, remark: MemberResult.shape.remark.default('') }),

@@ -1,6 +1,7 @@
 <script lang="ts">
   import Answered from '$ui/primitives/Answered.svelte';
   import MakeParties from '$ui/parties/MakeParties.svelte';
+  import DividePages from '$ui/parties/DividePages.svelte';
   import PartyList from '$ui/parties/PartyList.svelte';
 
   const { data, form } = $props();
@@ -17,6 +18,7 @@
   <Answered {form} />
   <div class="grid gap-8 lg:grid-cols-2">
     <PartyList parties={data.parties} alone={data.alone} />
-    <MakeParties alone={data.alone} choosing={data.choosing} />
+    <MakeParties alone={data.alone} choosing={data.choosing} everybody={data.divided.everybody} />
   </div>
+  <DividePages places={data.divided.places} />
 </div>

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { XmlElement, XmlText } from 'yjs';
+import { XmlText, type XmlElement } from 'yjs';
 import { z } from 'zod';
 import { FIELD } from '$core/pages/merge';
 import type { Actor } from '$core/people/policy';

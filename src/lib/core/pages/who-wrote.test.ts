@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyUpdate, Doc, encodeStateAsUpdate, XmlElement, XmlText } from 'yjs';
+import { applyUpdate, type Doc, encodeStateAsUpdate, XmlElement, XmlText } from 'yjs';
 import { fromMarkdown } from './markdown';
 import { beginning, FIELD, merged, pageOf } from './merge';
 import { pageSchema } from './sound';

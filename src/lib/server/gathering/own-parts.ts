@@ -13,7 +13,7 @@ import { inspectBlob } from '../blobs/inspect';
 import { registerBlob } from '../blobs/register';
 import { storeText } from '../blobs/store-text';
 import { Piece } from '../db/models/packets';
-import { execute, select, type Tx } from '../db/connection';
+import { execute, select } from '../db/connection';
 import { announceLine } from '../live/lines';
 import { NotHere, type Outcome } from '../outcome';
 import { withPacket, type OpenPacket } from '../packets/open-packet';

@@ -18,7 +18,7 @@ const GATHER = 25;
 /** Milliseconds for which a page that is asked for in full is waited for. */
 const PATIENCE = 250;
 /** Where several write, a page is made whole less often for each of them. */
-const TOGETHER = 8;
+const TOGETHER = 16;
 
 /** What one person wrote on a page since they last said so. */
 export interface QuickWriting {
@@ -63,7 +63,8 @@ async function serve(pieceId: string, queue: Waiting[]): Promise<void> {
   try {
     while (queue.length > 0) {
       const some = queue.splice(0, AT_ONCE);
-      await keepAll(pieceId, some).catch(() => some.forEach(({ answer }) => answer(null)));
+      const later = await keepAll(pieceId, some).catch(() => some.forEach(({ answer }) => answer(null)));
+      queue.unshift(...(later ?? []));
       if (new Set(some.map(({ by }) => by)).size > 1) await new Promise((resolve) => setTimeout(resolve, GATHER));
     }
   } finally {
@@ -71,10 +72,18 @@ async function serve(pieceId: string, queue: Waiting[]): Promise<void> {
   }
 }
 
-async function keepAll(pieceId: string, some: readonly Waiting[]): Promise<void> {
+/** @returns those that wait while one of them has the page made whole */
+async function keepAll(pieceId: string, some: readonly Waiting[]): Promise<Waiting[] | void> {
   if (!isOpen(pieceId)) await whenBack(pieceId, PATIENCE);
   const page = lend(pieceId);
   if (!page) return some.forEach(({ answer }) => answer(null));
+  if (isWholeDue(page, some)) {
+    const [first, ...rest] = some;
+    giveBack(page, [], null);
+    first?.answer(null);
+    await whenBack(pieceId, PATIENCE);
+    return rest;
+  }
   const { taken, grant } = fitting(page, some);
   for (const one of some) if (!taken.includes(one)) one.answer(null);
   if (!grant || taken.length === 0) return giveBack(page, [], null);
@@ -95,12 +104,14 @@ async function keepAll(pieceId: string, some: readonly Waiting[]): Promise<void>
   }
 }
 
+/** Whether the page is to be kept as a whole again, which is done in full. */
+function isWholeDue({ draft }: OpenPage, some: readonly Waiting[]): boolean {
+  const single = SINGLE * (new Set(some.map(({ by }) => by)).size === 1 ? 1 : TOGETHER);
+  return draft.seq + some.length - draft.wholeTo >= single || draft.weight + bytesOf(some) > HEAVIEST;
+}
+
 /** Those who may write without being asked in full, and what the packet was like when they were. */
 function fitting({ draft, doc }: OpenPage, some: readonly Waiting[]): { taken: Waiting[]; grant: Grant | null } {
-  const people = new Set(some.map(({ by }) => by)).size;
-  const single = SINGLE * Math.min(TOGETHER, people === 1 ? 1 : TOGETHER);
-  const whole = draft.seq + some.length - draft.wholeTo >= single || draft.weight + bytesOf(some) > HEAVIEST;
-  if (whole) return { taken: [], grant: null };
   const grants = some.map(({ by }) => grantOf(draft.pieceId, by));
   const latest = grants.reduce<Grant | null>((a, b) => (b && (!a || b.at > a.at) ? b : a), null);
   const taken = some.filter((one, i) => {

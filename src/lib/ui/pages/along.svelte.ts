@@ -2,6 +2,7 @@ import { Awareness } from 'y-protocols/awareness';
 import type { OwnPart } from '$core/pages/own-parts';
 import { reachJson } from '$ui/forms/reach-json';
 import { fromBase64 } from './base64';
+import { SeenWindows } from './seen-windows';
 import type { WrittenPage } from './page.svelte';
 
 /** Who writes a page together, as the server knows it. */
@@ -39,7 +40,7 @@ export class Along {
   problem = $state('');
   readonly awareness: Awareness;
   #source: EventSource | null = null;
-  #seen = new Map<number, { personId: string; until: number }>();
+  #seen = new SeenWindows();
   #says: ReturnType<typeof setTimeout> | null = null;
   #beat: ReturnType<typeof setInterval> | null = null;
 
@@ -133,30 +134,29 @@ export class Along {
 
   #hear({ window, personId, at }: Here): void {
     if (window === this.page.doc.clientID) return;
-    this.#seen.set(window, { personId, until: performance.now() + GONE });
+    this.#seen.see(window, personId, GONE);
     const user = { name: this.nameOf(personId), color: '#000000', hue: this.hueOf(personId) };
     const before = this.awareness.states.get(window) as { cursor?: unknown } | undefined;
     this.awareness.states.set(window, { user, cursor: at ?? before?.cursor ?? null });
-    this.awareness.meta.set(window, { clock: 0, lastUpdated: Date.now() });
     this.#tell(window);
     // A window that is new here may write: whose it is says who wrote what.
     if (!(window in this.who.writers)) this.who = { ...this.who, writers: { ...this.who.writers, [window]: personId } };
   }
 
   #leave(window: number): void {
-    this.#seen.delete(window);
+    this.#seen.leave(window);
     this.awareness.states.delete(window);
     this.#tell(window);
   }
 
   #forget(): void {
-    for (const [window, { until }] of this.#seen) if (until < performance.now()) this.#leave(window);
+    for (const window of this.#seen.lapsed) this.#leave(window);
   }
 
   #tell(...changed: number[]): void {
     const { me } = this.who;
-    this.here = [...new Set([...this.#seen.values()].map(({ personId }) => personId))].filter((id) => id !== me);
-    this.page.together = this.#seen.size > 0;
+    this.here = this.#seen.people.filter((id) => id !== me);
+    this.page.together = this.#seen.any;
     const change = { added: [], updated: changed, removed: [] };
     this.awareness.emit('change', [change, 'there']);
   }

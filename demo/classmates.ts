@@ -28,6 +28,7 @@ export function classmate(
   set: Moment,
   now: Moment
 ): ClassmateDeed[] {
+  if (assignment.class === 'none') return [];
   const chance = dice(`${name} ${assignment.key}`);
   if (chance() < 1 / 9) return [];
   const end = due ?? now;

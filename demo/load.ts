@@ -25,6 +25,7 @@ import { readWorld, type DemoCourse, type DemoStep, type Filled } from './read-w
 import { openOffices } from './offices';
 import { openFamily } from './family';
 import { openPortfolio } from './portfolio';
+import { openKnots } from './knots';
 import { openSkiff } from './together';
 import { schemeOf } from './schemes';
 import { levelsOf, setAssignment, talk, type Ids } from './set-assignment';
@@ -101,6 +102,7 @@ export async function loadDemo(onProgress: (share: number) => void): Promise<voi
   await openFamily({ ilse: person(people, 'ilse'), office: person(people, 'petra') }, school.zone);
   await openPortfolio(person(people, 'ilse'));
   await openSkiff(person(people, 'ilse'), person(people, 'casper'));
+  await openKnots(person(people, 'ilse'), person(people, 'casper'));
   clock.set(now, { frozen: false });
   // The mails of the weeks before have long been sent.
   await execute("delete from pgboss.job where name = 'mail-tiding'");

@@ -72,8 +72,8 @@ const Course = z.object({
     .default([])
 });
 
-/** How far the classmates are: not yet due, submitted, submitted and mostly returned, or settled without a mark. */
-export const ClassState = z.enum(['early', 'waiting', 'returned', 'done']);
+/** How far the classmates are: not yet due, submitted, submitted and mostly returned, settled without a mark, or with nothing of their own. */
+export const ClassState = z.enum(['none', 'early', 'waiting', 'returned', 'done']);
 
 const AssignmentFront = z.object({
   title: z.string(),

@@ -72,6 +72,9 @@ const ELEMENTS: Partial<Record<string, Element>> = {
   horizontalRule: () => '<hr>',
   hardBreak: () => '<br>',
   pageBreak: () => '<hr class="page-break">',
+  frame: ({ attrs, content }, making) =>
+    `<section class="frame${attrs?.ratio === '4:3' ? ' frame-narrow' : ''}">${inside({ content: content ?? [] }, making)}</section>`,
+  speakerNotes: (node, making) => `<aside class="speaker-notes">${inside(node, making)}</aside>`,
   formula: ({ attrs }, { formula }) => formula(String(attrs?.tex ?? ''), false),
   formulaBlock: ({ attrs }, { formula }) => `<p>${formula(String(attrs?.tex ?? ''), true)}</p>`,
   footnote: ({ attrs }, { notes }) => {

@@ -61,6 +61,8 @@ export function layParts(doc: Y.Doc, parts: ReadonlyArray<Pick<OwnPart, 'id' | '
     const words = new Y.XmlElement('paragraph');
     const frame = new Y.XmlElement('frame');
     frame.setAttribute('id', `${id}-1`);
+    // Whatever it has is said: an editor that finds something missing would add it to parts of others.
+    frame.setAttribute('ratio', '16:9');
     if (frames) frame.insert(0, [words]);
     part.insert(0, [frames ? frame : words]);
     return part;

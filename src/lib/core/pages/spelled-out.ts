@@ -48,6 +48,10 @@ const SPELLED: Partial<Record<string, Spell>> = {
     if (room) return [box()];
     return [line({ ...words(attrs?.optional === true ? 'Left empty' : 'Not answered'), marks: [{ type: 'italic' }] })];
   },
+  part: ({ attrs, content = [] }) =>
+    content.some(({ type }) => type === 'frame')
+      ? content
+      : [{ type: 'heading', attrs: { level: 2 }, content: [words(String(attrs?.title ?? '') || '…')] }, ...content],
   teachersPart: ({ content = [] }) => [line(words('Your teacher’s part', true)), ...content],
   lapsed: ({ attrs, content = [] }) => [
     { type: 'heading', attrs: { level: 3 }, content: [words(`Not asked any more: ${String(attrs?.asked ?? '')}`)] },

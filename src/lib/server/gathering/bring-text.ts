@@ -74,13 +74,15 @@ async function read(
   try {
     const brought = await parseApart('page-text', { path: await soundPath(file), name, mediaType });
     if (brought === null) return { ok: false, why: 'no-text-inside' };
-    let { html } = brought;
+    let { html, markdown } = brought;
     for (const [no, picture] of brought.pictures.entries()) {
       const blob = await storeBlob(Readable.from([Buffer.from(picture)]));
       const laid = await lay({ ...blob, name: 'picture' });
-      html = html?.replaceAll(`"brought:${no}"`, `"${laid.ok ? laid.name : ''}"`) ?? null;
+      const name = laid.ok ? laid.name : '';
+      html = html?.replaceAll(`"brought:${no}"`, `"${name}"`) ?? null;
+      markdown = markdown?.replaceAll(`(brought:${no})`, `(${name})`) ?? null;
     }
-    return { ok: true, text: { html, markdown: brought.markdown } };
+    return { ok: true, text: { html, markdown } };
   } catch (error) {
     if (error instanceof NotNow || error instanceof BlobRefused) throw error;
     log.info({ err: error, sha256: file.sha256 }, 'a text could not be read');

@@ -1,4 +1,5 @@
 import { allowed, type Refusal } from '$core/packets/allowed';
+import { newDeck } from '$core/pages/deck';
 import type { Update } from '$core/pages/merge';
 import { picturesOf } from '$core/pages/sound';
 import { keepableName } from '$core/pieces/names';
@@ -48,13 +49,15 @@ export async function beginPage(
     deliverableId: string | null;
     name: string;
     key: string;
+    /** A deck begins with a frame; where there is a starter, it is that. */
+    as?: 'page' | 'deck' | undefined;
     insteadOf?: string | undefined;
   }
 ): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
   const name = keepableName(`${input.name}.md`);
   if (name === null) return { ok: false, why: 'name-too-long' };
   const starter = await starterText(input.deliverableId);
-  const text = starter ?? `# ${input.name}\n`;
+  const text = starter ?? (input.as === 'deck' ? newDeck(input.name) : `# ${input.name}\n`);
   const blob = await storeText(text, 'text/markdown');
   const { assignmentId, deliverableId, key } = input;
   const insteadOf = input.insteadOf === undefined ? [] : [input.insteadOf];

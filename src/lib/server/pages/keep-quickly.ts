@@ -63,8 +63,7 @@ async function serve(pieceId: string, queue: Waiting[]): Promise<void> {
   try {
     while (queue.length > 0) {
       const some = queue.splice(0, AT_ONCE);
-      const later = await keepAll(pieceId, some).catch(() => some.forEach(({ answer }) => answer(null)));
-      queue.unshift(...(later ?? []));
+      queue.unshift(...(await keepAll(pieceId, some).catch(() => inFull(some))));
       if (new Set(some.map(({ by }) => by)).size > 1) await new Promise((resolve) => setTimeout(resolve, GATHER));
     }
   } finally {
@@ -73,10 +72,10 @@ async function serve(pieceId: string, queue: Waiting[]): Promise<void> {
 }
 
 /** @returns those that wait while one of them has the page made whole */
-async function keepAll(pieceId: string, some: readonly Waiting[]): Promise<Waiting[] | void> {
+async function keepAll(pieceId: string, some: readonly Waiting[]): Promise<Waiting[]> {
   if (!isOpen(pieceId)) await whenBack(pieceId, PATIENCE);
   const page = lend(pieceId);
-  if (!page) return some.forEach(({ answer }) => answer(null));
+  if (!page) return inFull(some);
   if (isWholeDue(page, some)) {
     const [first, ...rest] = some;
     giveBack(page, [], null);
@@ -85,23 +84,35 @@ async function keepAll(pieceId: string, some: readonly Waiting[]): Promise<Waiti
     return rest;
   }
   const { taken, grant } = fitting(page, some);
-  for (const one of some) if (!taken.includes(one)) one.answer(null);
-  if (!grant || taken.length === 0) return giveBack(page, [], null);
+  inFull(some.filter((one) => !taken.includes(one)));
+  if (grant && taken.length > 0) await keepThese(page, taken, grant);
+  else giveBack(page, [], null);
+  return [];
+}
+
+/** Keeps what those wrote who may. */
+async function keepThese(page: OpenPage, taken: readonly Waiting[], grant: Grant): Promise<void> {
   const { draft, doc } = page;
   const wrong = applied(doc, taken, draft);
+  if (wrong !== null && taken.length === 1) return taken[0]?.answer(wrong);
   // Which of them it was is asked in full, and the page opened anew.
-  if (wrong !== null) return taken.forEach(({ answer }) => answer(taken.length === 1 ? wrong : null));
-  const seq = await write(page, taken, grant);
-  if (seq === null) return taken.forEach(({ answer }) => answer(null));
+  const seq = wrong === null ? await write(page, taken, grant) : null;
+  if (seq === null) return void inFull(taken);
   const at = taken.at(-1)?.now ?? draft.at;
   const weight = draft.weight + bytesOf(taken);
   const written = taken.map(({ update }, i): [number, Update] => [draft.seq + 1 + i, update]);
   giveBack({ draft: { ...draft, seq, at, weight }, doc }, written, null);
   for (const { since, answer } of taken) {
-    const updates = writtenBetween(pieceId, since, seq);
+    const updates = writtenBetween(draft.pieceId, since, seq);
     // What is not remembered any more is asked for by its writer's page.
     answer(updates === null ? { seq: since, updates: [] } : { seq, updates });
   }
+}
+
+/** They have to be asked in full: nothing of them waits here. */
+function inFull(some: readonly Waiting[]): [] {
+  some.forEach(({ answer }) => answer(null));
+  return [];
 }
 
 /** Whether the page is to be kept as a whole again, which is done in full. */

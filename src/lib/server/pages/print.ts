@@ -17,7 +17,8 @@ export type Form = PageForm['form'];
 const TYPES: Record<Form, string> = {
   pdf: 'application/pdf',
   html: 'text/html',
-  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document'
+  docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
+  pptx: 'application/vnd.openxmlformats-officedocument.presentationml.presentation'
 };
 
 /** By which a form of a page is found again: its bytes can be the same where its name or how it is set is not. */

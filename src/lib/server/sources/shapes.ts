@@ -27,6 +27,7 @@ const SHAPED: Record<Shape, (found: Found) => Promise<StoredFile>> = {
   pdf: async (found) => (found.set ? formOf(bytesOf(found), 'pdf', found.set) : openAsPdf(bytesOf(found))),
   docx: async (found) => formed(found, 'docx'),
   html: async (found) => formed(found, 'html'),
+  pptx: async (found) => formed(found, 'pptx'),
   thumbnail: async (found) => thumbnailOf(bytesOf(found)),
   picture: async ({ picture }) => {
     if (!picture) throw new NotHere('This picture');

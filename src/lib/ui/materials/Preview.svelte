@@ -21,6 +21,10 @@
     ['docx', 'As DOCX'],
     ['html', 'As HTML']
   ] as const;
+  const isDeck = $derived(
+    'html' in preview && typeof preview.html === 'string' && preview.html.includes('<section class="frame')
+  );
+  const forms = $derived(isDeck ? ([...FORMS, ['pptx', 'As PPTX']] as const) : FORMS);
 </script>
 
 {#if preview.kind === 'pdf'}
@@ -44,7 +48,7 @@
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- made by the server of its structure, every word escaped -->
   <div class="page-text brief-text rounded bg-base-100 p-6">{@html ofPage(preview.html)}</div>
   <p class="mt-2 flex flex-wrap gap-x-4 text-sm">
-    {#each FORMS as [shape, words] (shape)}<a class="link" href={shapeAddress(file, shape)} download>{words}</a>{/each}
+    {#each forms as [shape, words] (shape)}<a class="link" href={shapeAddress(file, shape)} download>{words}</a>{/each}
   </p>
 {:else if preview.kind === 'as-pdf'}
   <PdfPages file={shapeAddress(file, 'pdf')} title={material.title} />

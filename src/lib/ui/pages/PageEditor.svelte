@@ -7,6 +7,7 @@
   import { writtenTo } from '$core/live/written-to';
   import { fileAddress } from '$core/materials/source';
   import { evidenceOf, type Evidence } from '$core/pages/evidence';
+  import { isDeck } from '$core/pages/deck';
   import { measures, type Measures } from '$core/pages/measures';
   import { promptsOf } from '$core/pages/starter';
   import { rangeWords, UNITS, within } from '$core/pieces/wants';
@@ -22,6 +23,7 @@
   import { goToPrompt } from './go-to-prompt';
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
+  import DeckBar from './DeckBar.svelte';
   import PageChecks from './PageChecks.svelte';
   import ToDealWith from '$ui/remarks/ToDealWith.svelte';
   import PageTogether from './PageTogether.svelte';
@@ -54,6 +56,7 @@
   let fixed = $state(false);
   /** On a phone the brief lies over the page, so it is not there at first. */
   let aside = $state(window.matchMedia('(min-width: 64rem)').matches);
+  let deck = $state(false);
   let gone = false;
   let readFrom: typeof Writer.readFrom;
   /** Somebody tried to change a part that is not theirs: whose it is. */
@@ -119,6 +122,7 @@
       along: others && { along: others, refused: (part) => (theirs = part.personId ?? '') }
     });
     count(editor, 0);
+    deck = isDeck(editor.getJSON());
     // In a starter's copy one goes on where something is open.
     const open = goal.starter ? promptsOf(editor.getJSON()).find(({ answered }) => !answered) : undefined;
     if (!open || !goToPrompt(editor, open.id)) editor.commands.focus('end');
@@ -244,6 +248,7 @@
           {@html brief}
         </section>
       {/if}
+      {#if editor && deck}<DeckBar {editor} {turn} name={goal.name} />{/if}
       <div class="flex min-h-0 min-w-0 flex-1 flex-col bg-base-100">
         {#if editor}
           <PageTools bind:this={tools} {editor} {turn} {address} name={goal.name} />

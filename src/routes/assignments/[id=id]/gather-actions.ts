@@ -32,7 +32,8 @@ const LinkForm = z.object({
 const PageForm = z.object({
   deliverable: PlaceId,
   key: Key,
-  name: z.string().trim().min(1, 'Give the page a name.').max(200)
+  name: z.string().trim().min(1, 'Give the page a name.').max(200),
+  as: z.enum(['page', 'deck']).default('page')
 });
 const TakeForm = z.object({
   deliverable: PlaceId,
@@ -81,9 +82,9 @@ export const gatherActions = {
   /** Lays a page into a place, to be written on. */
   beginPage: action(
     PageForm.extend({ insteadOf: z.uuid().optional() }),
-    (person, { deliverable, key, name, insteadOf }, { params }: RequestEvent) =>
+    (person, { deliverable, key, name, as, insteadOf }, { params }: RequestEvent) =>
       beginPage(person, {
-        insteadOf,
+        ...{ as, insteadOf },
         assignmentId: params.id,
         deliverableId: deliverable,
         name,

@@ -9,6 +9,7 @@ import { unpacksWithin } from '../../blobs/archive';
 import { TooCostly } from '../../parsing/limits';
 import type { FileOnDisk } from '../../parsing/tasks';
 import { cleanPage } from './clean';
+import { presentationDeck } from './presentation';
 import { openDocumentHtml } from './open-document';
 
 /** Larger documents are not taken apart: their pictures would be held in memory. */
@@ -16,7 +17,7 @@ const LARGEST = 40_000_000;
 const MOST_PICTURES = 60;
 
 /**
- * Reads a document so that its text can be written on: DOCX, ODT, HTML, Markdown and plain text.
+ * Reads a document so that its text can be written on: DOCX, ODT, PPTX, HTML, Markdown and plain text.
  *
  * @returns null where it is none of these
  * @throws where it is damaged, or costs too much
@@ -26,6 +27,7 @@ export async function readText(file: FileOnDisk): Promise<Brought | null> {
   const ending = endingOf(file.name);
   const kind = previewKind(file);
   if (kind === 'document') return fromDocx(file.path);
+  if (kind === 'office' && ending === 'pptx') return presentationDeck(file.path, MOST_PICTURES);
   if (kind === 'office' && ending === 'odt') return fromOpenDocument(file.path);
   if (!['text', 'markdown'].includes(kind)) return null;
   const text = (await readFile(file.path, 'utf8')).slice(0, LONGEST_PAGE);

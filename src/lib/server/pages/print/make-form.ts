@@ -3,6 +3,7 @@ import type { MadeForm, PageForm } from '../../parsing/tasks';
 import { writeDocx } from './docx';
 import { htmlDocument } from './html';
 import { printPdf } from './pdf';
+import { writePptx } from './pptx';
 
 /** A page in one of the forms in which it travels. In a parsing process. */
 export async function makeForm({ path, form, pictures, ...set }: PageForm): Promise<MadeForm> {
@@ -18,6 +19,8 @@ export async function makeForm({ path, form, pictures, ...set }: PageForm): Prom
       return { bytes: new TextEncoder().encode(htmlDocument(markdown, set.title, set)), sheets: null };
     case 'docx':
       return { bytes: await writeDocx(page), sheets: null };
+    case 'pptx':
+      return { bytes: await writePptx(page), sheets: null };
     case 'pdf':
       return printPdf({ ...page, author: '' });
   }

@@ -1,11 +1,13 @@
 import type { JSONContent } from '@tiptap/core';
 import { PDFDocument, type PDFImage } from 'pdf-lib';
+import { framesOf, frameSheet } from '$core/pages/deck';
 import { fromMarkdown } from '$core/pages/markdown';
+import type { Ratio } from '$core/pages/nodes/frame';
 import { isSafeLink } from '$core/pages/safe-link';
 import { spelledOut } from '$core/pages/spelled-out';
 import { formulaBox } from './formula-box';
 import type { Inline } from './line';
-import { CELL, faceOf, INK, Sheets, TEXT_WIDTH } from './sheets';
+import { A4, CELL, faceOf, INK, Sheets, type Paper } from './sheets';
 
 /** A page that is to be printed. */
 export interface Printed {
@@ -25,9 +27,9 @@ export interface Printed {
 }
 
 /** A formula that is wider than the text is made as small as it has to be, as long as it can be read. */
-function fitting(draw: (size: number) => ReturnType<typeof formulaBox>, size: number) {
+function fitting(draw: (size: number) => ReturnType<typeof formulaBox>, size: number, width: number) {
   const box = draw(size);
-  return box && box.width > TEXT_WIDTH ? draw(Math.max(SMALLEST, (size * TEXT_WIDTH) / box.width)) : box;
+  return box && box.width > width ? draw(Math.max(SMALLEST, (size * width) / box.width)) : box;
 }
 const SMALLEST = 5;
 
@@ -35,7 +37,10 @@ const SIZE = 11;
 const HEADINGS = [20, 15, 12.5, 11];
 const INDENT = 18;
 
-/** A page as its teacher gets it: PDF, on A4, with its formulas drawn, notes at the end, its name and numbers at the foot. */
+/** A sheet of the size of a frame. */
+const frame = (ratio: Ratio): Paper => ({ ...frameSheet(ratio), side: 28, top: 24, bottom: 26 });
+
+/** A page as its teacher gets it: PDF, on A4, a deck on sheets of the size of its frames, with its formulas drawn, notes at the end, its name and numbers at the foot. */
 export async function printPdf(page: Printed): Promise<{ bytes: Uint8Array; sheets: number }> {
   const pdf = await PDFDocument.create();
   pdf.setTitle(page.title);
@@ -44,9 +49,12 @@ export async function printPdf(page: Printed): Promise<{ bytes: Uint8Array; shee
   pdf.setProducer('Vendro');
   pdf.setCreationDate(new Date(page.at));
   pdf.setModificationDate(new Date(page.at));
-  const sheets = new Sheets(pdf, page.serif ? 'serif' : 'sans', page.spacing);
+  const whole = spelledOut(fromMarkdown(page.markdown), page.room);
+  const [first] = framesOf(whole);
+  const paper = first ? frame(first.ratio) : A4;
+  const sheets = new Sheets(pdf, page.serif ? 'serif' : 'sans', first ? 1 : page.spacing, paper);
   const printer = new Printer(pdf, sheets, page);
-  await printer.blocks(spelledOut(fromMarkdown(page.markdown), page.room).content ?? [], 0);
+  await printer.blocks(whole.content ?? [], 0);
   await printer.notesAtEnd();
   await sheets.foot(page.title);
   return { bytes: await pdf.save(), sheets: pdf.getPageCount() };
@@ -72,13 +80,16 @@ class Printer {
     this.sheets.rule();
     for (const [i, note] of this.notes.entries()) {
       this.sheets.marker = { inline: this.run(`${i + 1}`, { size: 9 }), x: 0 };
-      await this.sheets.write(await this.sheets.set([this.run(note, { size: 9 })], TEXT_WIDTH - INDENT), INDENT);
+      await this.sheets.write(
+        await this.sheets.set([this.run(note, { size: 9 })], this.sheets.textWidth - INDENT),
+        INDENT
+      );
     }
   }
 
   private async block(node: JSONContent, indent: number): Promise<void> {
     const { sheets } = this;
-    const width = TEXT_WIDTH - indent;
+    const width = sheets.textWidth - indent;
     const children = node.content ?? [];
     if (LISTS.has(node.type ?? '')) return this.list(node, indent);
     switch (node.type) {
@@ -101,6 +112,11 @@ class Printer {
         return this.formula(node);
       case 'horizontalRule':
         return sheets.rule();
+      case 'frame':
+        return this.frame(node);
+      case 'speakerNotes':
+        // They are for whoever speaks.
+        return;
       case 'pageBreak':
         if (!sheets.fresh) sheets.newSheet();
         return;
@@ -109,9 +125,16 @@ class Printer {
     }
   }
 
+  /** What is shown at once begins on a sheet of its own. */
+  private async frame(node: JSONContent): Promise<void> {
+    if (!this.sheets.fresh) this.sheets.newSheet();
+    await this.blocks(node.content ?? [], 0);
+    this.sheets.ended = true;
+  }
+
   private async formula({ attrs }: JSONContent): Promise<void> {
     const tex = String(attrs?.tex ?? '');
-    const box = fitting((size) => formulaBox(tex, size, true, INK), SIZE + 1);
+    const box = fitting((size) => formulaBox(tex, size, true, INK), SIZE + 1, this.sheets.textWidth);
     if (box) await this.sheets.write([[{ width: box.width, bare: box.width, inline: { box } }]], 0, true);
     this.sheets.space(8);
   }
@@ -122,7 +145,10 @@ class Printer {
     this.sheets.space(size * 0.7);
     // A heading stands with what it is the heading of.
     this.sheets.need(size * 2 + 30);
-    const set = await this.sheets.set(this.inlines(node.content ?? [], { size, bold: true }), TEXT_WIDTH - indent);
+    const set = await this.sheets.set(
+      this.inlines(node.content ?? [], { size, bold: true }),
+      this.sheets.textWidth - indent
+    );
     await this.sheets.write(set, indent);
     this.sheets.space(4);
   }
@@ -153,7 +179,7 @@ class Printer {
         { text: line.replaceAll('\t', '    ') || ' ', face: 'mono', size: 9 }
       ]);
     this.sheets.rules.push(indent + 2);
-    await this.sheets.write(await this.sheets.set(inlines, TEXT_WIDTH - indent - INDENT), indent + INDENT);
+    await this.sheets.write(await this.sheets.set(inlines, this.sheets.textWidth - indent - INDENT), indent + INDENT);
     this.sheets.rules.pop();
     this.sheets.space(6);
   }
@@ -161,7 +187,7 @@ class Printer {
   private async table(rows: readonly JSONContent[], indent: number): Promise<void> {
     const span = (cell: JSONContent) => Math.max(1, Number(cell.attrs?.colspan ?? 1) || 1);
     const columns = Math.max(1, ...rows.map((row) => (row.content ?? []).reduce((sum, cell) => sum + span(cell), 0)));
-    const column = (TEXT_WIDTH - indent) / columns;
+    const column = (this.sheets.textWidth - indent) / columns;
     for (const row of rows) {
       let at = 0;
       const cells = [];
@@ -189,10 +215,10 @@ class Printer {
   private async image(node: JSONContent, indent: number): Promise<void> {
     const name = String(node.attrs?.src ?? '');
     const image = await this.embedded(name);
-    if (image) this.sheets.picture(image, indent, TEXT_WIDTH - indent);
+    if (image) this.sheets.picture(image, indent, this.sheets.textWidth - indent);
     else
       await this.sheets.write(
-        await this.sheets.set([this.run(String(node.attrs?.alt ?? '') || 'A picture')], TEXT_WIDTH - indent),
+        await this.sheets.set([this.run(String(node.attrs?.alt ?? '') || 'A picture')], this.sheets.textWidth - indent),
         indent
       );
     this.sheets.space(8);

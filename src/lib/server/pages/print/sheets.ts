@@ -2,11 +2,16 @@ import { PDFName, PDFString, rgb, type PDFDocument, type PDFImage, type PDFPage 
 import { DocumentFonts, type Face } from '../../pdf/fonts';
 import { lines, type Atom, type Inline, type Run } from './line';
 
-/** A4 in points (ISO 216), with its margins. */
-export const PAPER = { width: 595, height: 842, side: 68, top: 64, bottom: 70 };
-export const TEXT_WIDTH = PAPER.width - 2 * PAPER.side;
-/** What of a sheet can be written on, from above to below. */
-const SHEET = PAPER.height - PAPER.top - PAPER.bottom;
+/** A sheet with its margins, in points. */
+export interface Paper {
+  width: number;
+  height: number;
+  side: number;
+  top: number;
+  bottom: number;
+}
+/** A4 (ISO 216). */
+export const A4: Paper = { width: 595, height: 842, side: 68, top: 64, bottom: 70 };
 export const INK = rgb(0.09, 0.12, 0.14);
 const FAINT = rgb(0.55, 0.57, 0.58);
 const LINK = rgb(0.06, 0.3, 0.38);
@@ -19,6 +24,8 @@ export class Sheets {
   private widths = new Map<string, number>();
   /** Where a rule stands beside what is written: left of a quotation. */
   readonly rules: number[] = [];
+  /** Nothing more comes onto this sheet, however empty it is. */
+  ended = false;
   /** What stands before the next line: the dot of a list, a number. */
   marker: { inline: Inline; x: number } | null = null;
 
@@ -26,26 +33,36 @@ export class Sheets {
   constructor(
     private pdf: PDFDocument,
     readonly family: 'sans' | 'serif',
-    private spacing: number
+    private spacing: number,
+    public paper: Paper = A4
   ) {
     this.fonts = new DocumentFonts(pdf);
     this.page = this.newSheet();
   }
 
+  /** Points that can be written on, across and from above to below. */
+  get textWidth(): number {
+    return this.paper.width - 2 * this.paper.side;
+  }
+  private get textHeight(): number {
+    return this.paper.height - this.paper.top - this.paper.bottom;
+  }
+
   newSheet(): PDFPage {
-    this.page = this.pdf.addPage([PAPER.width, PAPER.height]);
-    this.y = PAPER.height - PAPER.top;
+    this.ended = false;
+    this.page = this.pdf.addPage([this.paper.width, this.paper.height]);
+    this.y = this.paper.height - this.paper.top;
     return this.page;
   }
 
   /** Nothing was written on this sheet yet. */
   get fresh(): boolean {
-    return this.y === PAPER.height - PAPER.top;
+    return !this.ended && this.y === this.paper.height - this.paper.top;
   }
 
   /** Begins a new sheet where so much does not fit on this one. */
   need(height: number): void {
-    if (!this.fresh && this.y - height < PAPER.bottom) this.newSheet();
+    if (!this.fresh && this.y - height < this.paper.bottom) this.newSheet();
   }
 
   /** Leaves room, but not at the top of a sheet. */
@@ -65,16 +82,16 @@ export class Sheets {
       this.need(height);
       this.y -= height;
       const used = line.reduce((sum, { width }) => sum + width, 0);
-      const x = PAPER.side + (centred ? (TEXT_WIDTH - used) / 2 : indent);
+      const x = this.paper.side + (centred ? (this.textWidth - used) / 2 : indent);
       await this.draw(line, x, this.y + descent);
       if (this.marker) {
         const { inline, x: at } = this.marker;
         this.marker = null;
-        const [dot = []] = await this.set([inline], TEXT_WIDTH);
-        await this.draw(dot, PAPER.side + at, this.y + descent);
+        const [dot = []] = await this.set([inline], this.textWidth);
+        await this.draw(dot, this.paper.side + at, this.y + descent);
       }
       for (const rule of this.rules)
-        this.page.drawRectangle({ x: PAPER.side + rule, y: this.y, width: 2, height, color: FAINT });
+        this.page.drawRectangle({ x: this.paper.side + rule, y: this.y, width: 2, height, color: FAINT });
     }
   }
 
@@ -84,10 +101,10 @@ export class Sheets {
    */
   async row(cells: ReadonlyArray<{ set: readonly Atom[][]; x: number; width: number }>): Promise<void> {
     const whole = Math.max(...cells.map(({ set }) => this.tall(set))) + 2 * CELL;
-    this.need(Math.min(whole, SHEET));
+    this.need(Math.min(whole, this.textHeight));
     let rest = cells;
     do {
-      const room = this.y - PAPER.bottom - 2 * CELL;
+      const room = this.y - this.paper.bottom - 2 * CELL;
       const here = rest.map(({ set, ...cell }) => ({ ...cell, set: set.slice(0, this.fitting(set, room)) }));
       await this.framed(here);
       rest = rest.map((cell, i) => ({ ...cell, set: cell.set.slice(here[i]?.set.length ?? 0) }));
@@ -104,10 +121,10 @@ export class Sheets {
       for (const line of set) {
         const at = this.heightOf(line);
         y -= at.height;
-        await this.draw(line, PAPER.side + x + CELL, y + at.descent);
+        await this.draw(line, this.paper.side + x + CELL, y + at.descent);
       }
       this.page.drawRectangle({
-        ...{ x: PAPER.side + x, y: top - height, width, height },
+        ...{ x: this.paper.side + x, y: top - height, width, height },
         ...{ borderColor: FAINT, borderWidth: 0.6 }
       });
     }
@@ -124,17 +141,17 @@ export class Sheets {
   }
 
   picture(image: PDFImage, indent: number, width: number): void {
-    const scale = Math.min(width / image.width, SHEET / image.height, 0.75);
+    const scale = Math.min(width / image.width, this.textHeight / image.height, 0.75);
     const [w, h] = [image.width * scale, image.height * scale];
     this.need(h);
     this.y -= h;
-    this.page.drawImage(image, { x: PAPER.side + indent, y: this.y, width: w, height: h });
+    this.page.drawImage(image, { x: this.paper.side + indent, y: this.y, width: w, height: h });
   }
 
   rule(): void {
     this.need(12);
     this.y -= 6;
-    this.page.drawRectangle({ x: PAPER.side, y: this.y, width: TEXT_WIDTH, height: 0.6, color: FAINT });
+    this.page.drawRectangle({ x: this.paper.side, y: this.y, width: this.textWidth, height: 0.6, color: FAINT });
     this.y -= 6;
   }
 
@@ -142,14 +159,17 @@ export class Sheets {
   async foot(title: string): Promise<void> {
     const pages = this.pdf.getPages();
     for (const [i, page] of pages.entries()) {
-      const [number = []] = await this.set([{ text: `${i + 1} / ${pages.length}`, face: 'sans', size: 8 }], TEXT_WIDTH);
-      const [name = []] = await this.set([{ text: title, face: 'sans', size: 8 }], TEXT_WIDTH - 60);
+      const [number = []] = await this.set(
+        [{ text: `${i + 1} / ${pages.length}`, face: 'sans', size: 8 }],
+        this.textWidth
+      );
+      const [name = []] = await this.set([{ text: title, face: 'sans', size: 8 }], this.textWidth - 60);
       this.page = page;
-      await this.draw(name, PAPER.side, PAPER.bottom / 2);
+      await this.draw(name, this.paper.side, this.paper.bottom / 2);
       await this.draw(
         number,
-        PAPER.width - PAPER.side - number.reduce((sum, { width }) => sum + width, 0),
-        PAPER.bottom / 2
+        this.paper.width - this.paper.side - number.reduce((sum, { width }) => sum + width, 0),
+        this.paper.bottom / 2
       );
     }
   }

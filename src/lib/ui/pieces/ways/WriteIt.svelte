@@ -16,6 +16,7 @@
   const writing = getWriting();
   let goal = $state.raw<PageGoal | null>(null);
   const copied = $derived(at.place.starter === true && at.pieces.some(isStarterCopy));
+  let as = $state<'page' | 'deck'>('page');
   let busy = $state(false);
   let problem = $state('');
   /** Where the brief says nothing, it is named for what was set and for who writes it. */
@@ -56,7 +57,14 @@
   >
     <input type="hidden" name="deliverable" value={at.place.id ?? ''} />
     <input type="hidden" name="key" value={at.formKey} />
-    <Field label="Name of the page"
+    {#if !at.place.starter}
+      <Field label="What it is"
+        ><select class="select select-sm" name="as" bind:value={as}
+          ><option value="page">A page</option><option value="deck">A deck of frames</option></select
+        ></Field
+      >
+    {/if}
+    <Field label={as === 'deck' ? 'Name of the deck' : 'Name of the page'}
       ><input class="input w-80 max-w-full input-sm" name="name" value={name} required maxlength="200" /></Field
     >
     <button class="btn btn-primary btn-sm" disabled={busy}

@@ -86,7 +86,7 @@ async function write(person: Actor, page: { assignmentId: string; pieceId: strin
     node.attrs?.id === part ? { ...node, content: fromMarkdown(markdown).content ?? [] } : node
   );
   const update = correction(doc, { ...now, content });
-  done(await keepPage(person, { ...page, began, since: seq, update, over: true }));
+  done(await keepPage(person, { ...page, began, since: seq, update, over: false }));
 }
 
 function done(answer: { ok: boolean; why?: string }): void {

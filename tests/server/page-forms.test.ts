@@ -6,10 +6,15 @@ import { promisify } from 'node:util';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readText } from '$server/pages/bring/read-text';
+import { framesOf } from '$core/pages/deck';
+import { fromMarkdown } from '$core/pages/markdown';
+import { textOf } from '$core/pages/walk';
 import { writeDocx } from '$server/pages/print/docx';
+import { writePptx } from '$server/pages/print/pptx';
 import { htmlDocument } from '$server/pages/print/html';
 import { printPdf } from '$server/pages/print/pdf';
 
+const PPTX = 'application/vnd.openxmlformats-officedocument.presentationml.presentation';
 const run = promisify(execFile);
 const PICTURE = `pictures/${'a'.repeat(64)}.png`;
 const PAGE = `# Kelp above, rope below
@@ -173,5 +178,86 @@ describe('a text that is brought in', () => {
     expect(await read('notes.txt', 'text/plain', '# 1 * 2\n- 3')).toMatchObject({ markdown: '\\# 1 \\* 2\n\n\\- 3' });
     expect(await read('bar.png', 'image/png', png)).toBeNull();
     expect(await readFile(join(folder, 'bar.png'))).toBeDefined();
+  });
+});
+
+describe('a deck', () => {
+  const DECK = `::: {.frame #a ratio="16:9"}
+
+# Bowline
+
+- A loop that **does not** close
+   - with one hand
+- Works loose
+
+![A scale bar](${PICTURE})
+
+::: {.notes #n}
+
+Slowly, and once behind the back.
+
+:::
+
+:::
+
+::: {.frame #b ratio="16:9"}
+
+# Clove hitch
+
+| post | holds |
+| --- | --- |
+| round | well |
+
+:::
+`;
+
+  it('is a PDF with a sheet of its size for each frame, without what the speaker says', async () => {
+    const { bytes, sheets } = await printPdf({ markdown: DECK, ...set, author: '', at: 0, picture });
+    const pdf = await laid('deck.pdf', bytes);
+    expect(sheets).toBe(2);
+    const { stdout: words } = await run('pdftotext', ['-layout', pdf, '-']);
+    expect(words.split('\f').map((sheet) => /Bowline|Clove/.exec(sheet)?.[0])).toEqual(['Bowline', 'Clove', undefined]);
+    expect(words).not.toContain('behind the back');
+    const { stdout: facts } = await run('pdfinfo', [pdf]);
+    const [, width = 0, height = 1] = /Page size: +([\d.]+) x ([\d.]+)/.exec(facts) ?? [];
+    expect(Number(width) / Number(height)).toBeCloseTo(16 / 9, 2);
+  });
+
+  it('is a presentation that says the same to another reader, and to ours when it comes back', async () => {
+    const path = await laid('deck.pptx', await writePptx({ markdown: DECK, ...set, picture }));
+    // What stands on slides and in notes, by the standard's own names, read without anything of ours.
+    const script = `import re, sys, zipfile
+z = zipfile.ZipFile(sys.argv[1])
+for name in sorted(z.namelist()):
+    if re.match(r'ppt/(slides|notesSlides)/[^/]+\\.xml$', name):
+        print(name, ' '.join(re.findall(r'<a:t>([^<]*)</a:t>', z.read(name).decode())))
+print(sum(name.startswith('ppt/media/') and name.endswith('.png') for name in z.namelist()))`;
+    const { stdout } = await run('python3', ['-c', script, path]);
+    expect(stdout).toMatch(/slide1\.xml Bowline A loop that {1,2}does not {1,2}close with one hand Works loose/);
+    expect(stdout).toMatch(/notesSlide1\.xml .*Slowly, and once behind the back\./);
+    expect(stdout).toMatch(/slide2\.xml Clove hitch post holds round well/);
+    const back = await readText({ path, name: 'deck.pptx', mediaType: PPTX });
+    expect(back?.pictures).toHaveLength(1);
+    const frames = framesOf(fromMarkdown(back?.markdown ?? ''));
+    expect(frames.map(({ title }) => title)).toEqual(['Bowline', 'Clove hitch']);
+    expect(frames[0]?.notes.map(textOf)).toEqual(['Slowly, and once behind the back.']);
+    expect(back?.markdown).toMatch(/- A loop that \*\*does not\*\* close\n +- with one hand\n- Works loose/);
+    expect(back?.markdown).toContain('![A scale bar](brought:0)');
+    expect(back?.markdown).toMatch(/\| round +\| well/);
+  });
+
+  it('comes from what others make, slide by slide', async () => {
+    const md = await laid(
+      'talk.md',
+      '# Knots\n\n- Bowline\n- Sheet bend\n\n::: notes\nSlowly.\n:::\n\n# Hitches\n\nOn a post.\n'
+    );
+    const path = join(folder, 'talk.pptx');
+    await run('pandoc', ['-f', 'markdown', '-t', 'pptx', '-o', path, md]);
+    const frames = framesOf(
+      fromMarkdown((await readText({ path, name: 'talk.pptx', mediaType: PPTX }))?.markdown ?? '')
+    );
+    expect(frames.map(({ title }) => title)).toEqual(['Knots', 'Hitches']);
+    expect(frames[0]?.shown.at(-1)?.type).toBe('bulletList');
+    expect(frames[0]?.notes.map(textOf)).toEqual(['Slowly.']);
   });
 });

@@ -26,6 +26,8 @@ export interface Situation {
   submitBy: Moment | null;
   /** Names of those of the party who have not looked at what lies there now, besides whoever reads this. */
   unlooked?: readonly string[] | undefined;
+  /** Parts of the packet's pages that are not finished. */
+  openParts?: ReadonlyArray<{ title: string; mine: boolean }> | undefined;
   now: Moment;
 }
 

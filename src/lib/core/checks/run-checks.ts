@@ -9,6 +9,7 @@ import { mustDo } from './must-do';
 import { names } from './names';
 import { portfolios } from './portfolios';
 import { prompts } from './prompts';
+import { ownParts } from './own-parts';
 import { otherWork } from './other-work';
 import { recordings } from './recordings';
 import { sameAgain } from './same-again';
@@ -37,6 +38,7 @@ export const CHECKS: readonly Check[] = [
   links,
   portfolios,
   together,
+  ownParts,
   names,
   otherWork,
   mustDo,

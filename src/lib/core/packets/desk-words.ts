@@ -1,11 +1,14 @@
 import { DAY, SECOND, type Moment } from '../time/moment';
 import { dayName, span } from '../time/words';
-import type { Need } from './desk';
+import type { Need, SharedPart } from './desk';
 
 /** Why something needs the student, in a word or three beside its due moment. */
 export function needWords(why: Need): string {
   return NEED_WORDS[why];
 }
+
+/** What of shared work waits for its reader, and what does not. */
+export const sharedWords = (part: SharedPart): string => SHARED_WORDS[part];
 
 /**
  * What a student waits for, and whether that is longer than usual: silence mostly means that it is not marked yet.
@@ -40,6 +43,11 @@ export function roughly(length: number): string {
   return days === 1 ? 'about a day' : `about ${days} days`;
 }
 
+const SHARED_WORDS: Record<SharedPart, string> = {
+  open: 'Your part is not finished',
+  finished: 'Your part is finished, others write on',
+  'to-look': 'You have not looked at it as it is'
+};
 const NEED_WORDS: Record<Need, string> = {
   'seal-ran-out': 'The seal ran out: submit again',
   'teacher-has-nothing': 'Submit again',

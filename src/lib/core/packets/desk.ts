@@ -39,10 +39,16 @@ export interface DeskLine extends DeskEntry, Holding {
   filled: number;
   /** Of what starters and question sets ask in it: how much is answered, and how much there is; null where nothing is asked so. */
   answered: [number, number] | null;
+  /** What of shared work waits for the student themselves; null in work of their own, and where nothing does. */
+  shared?: SharedPart | null;
   /** As given and as counted; null while nothing was returned. */
   given: number | null;
   kept: number | null;
 }
+
+/** Of work that several hand over: one's own part is still open, or finished; or one has not looked at it as it is. */
+export const SHARED_PARTS = ['open', 'finished', 'to-look'] as const;
+export type SharedPart = (typeof SHARED_PARTS)[number];
 
 export interface DeskCourse {
   slug: string;

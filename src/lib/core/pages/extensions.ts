@@ -27,6 +27,8 @@ export const pageExtensions = (base = ''): Extensions => [
     orderedList: false,
     // Who writes together takes back what they wrote themselves: that is the merging document's.
     undoRedo: false,
+    // Behind a part or a frame each window would put a paragraph of its own.
+    trailingNode: { notAfter: ['paragraph', 'part', 'frame'] },
     link: { openOnClick: false, protocols: ['http', 'https', 'mailto'] }
   }),
   Whole,

@@ -133,6 +133,8 @@ const TOGETHER = `case when p.party_id <> $2::uuid then (select json_build_objec
       order by s.sort_name)
     from party_members m join people s on s.id = m.person_id
     left join party_looks l on l.packet_id = p.id and l.person_id = m.person_id where m.party_id = y.id),
+  'openParts', (select coalesce(json_agg(json_build_object('title', t.title, 'mine', coalesce(t.person_id = $2, false)) order by t.position), '[]')
+    from pieces i join page_parts t on t.piece_id = i.id where i.packet_id = p.id and t.finished_at is null),
   'mine', case when mr.packet_id is not null and p.phase = 'settled' then json_build_object('points', mr.points::float8, 'remark', mr.remark) end)
   from parties y where y.id = p.party_id) end`;
 

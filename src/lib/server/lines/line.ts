@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { LatePolicy } from '$core/lateness/late-policy';
-import type { DeskCourse, DeskLine } from '$core/packets/desk';
+import { SHARED_PARTS, type DeskCourse, type DeskLine } from '$core/packets/desk';
 import type { Moment } from '$core/time/moment';
 import { ms, select } from '../db/connection';
 import { joinPacketOf } from '../parties/party';
@@ -37,7 +37,8 @@ export const LineRow = ProjectionRow.extend({
   place: z.number(),
   asked: z.number(),
   filled: z.number(),
-  answered: z.tuple([z.number(), z.number()]).nullable()
+  answered: z.tuple([z.number(), z.number()]).nullable(),
+  shared: z.enum(SHARED_PARTS).nullable()
 });
 export type LineRow = z.infer<typeof LineRow>;
 
@@ -50,6 +51,13 @@ const ANSWERED = `select json_build_array(sum((g.facts -> 'answered' ->> 0)::int
   from pieces f join blob_facts g on g.sha256 = f.sha256 and g.facts ? 'answered'
   where f.packet_id = p.id and f.kind in ('page', 'answers') having count(*) > 0`;
 
+/** What of a packet of several waits for the person of the line. */
+const SHARED = `select case when bool_or(t.finished_at is null) then 'open' when count(*) > 0 then 'finished'
+    when coalesce((select l.seq from party_looks l where l.packet_id = p.id and l.person_id = e.person_id), -1) < (
+      select coalesce(max(v.seq), 0) from custody_events v where v.packet_id = p.id and v.type in ('piece-added', 'piece-removed'))
+    then 'to-look' end
+  from pieces f join page_parts t on t.piece_id = f.id and t.person_id = e.person_id where f.packet_id = p.id`;
+
 /** What a line tells. Aliases: the assignment `a`, its unit `u`, its course `c`, the packet `p`, what was seen of it `seen`. */
 export const LINE_COLUMNS = `
   a.id as "assignmentId", a.title, c.slug as "courseSlug", c.title as "courseTitle", c.emblem, c.zone,
@@ -60,6 +68,7 @@ export const LINE_COLUMNS = `
   coalesce(p.ran_out_at is not null, false) as "ranOut", a.unit_id as "unitId", u.position as "unitPlace", a.position as place,
   case when p.pieces > 0 then (${ASKED}) else 0 end as asked, case when p.pieces > 0 then (${FILLED}) else 0 end as filled,
   case when p.pieces > 0 then (${ANSWERED}) end as answered,
+  case when p.pieces > 0 and p.party_id <> e.person_id then (${SHARED}) end as shared,
   ${PROJECTION_COLUMNS}`;
 
 /**
@@ -123,7 +132,7 @@ function shared<T>(known: Map<string, T>, key: string, fresh: T): T {
 
 function toLine(row: LineRow, course: DeskCourse, late: LatePolicy, now: Moment): DeskLine {
   const { assignmentId, title, opens, due, closes, since, round, lateSeconds, points, weight, given, kept } = row;
-  const { expectedMinutes, asked, filled, answered, unread, ranOut, unitPlace, place } = row;
+  const { expectedMinutes, asked, filled, answered, shared, unread, ranOut, unitPlace, place } = row;
   return {
     assignmentId,
     title,
@@ -141,6 +150,7 @@ function toLine(row: LineRow, course: DeskCourse, late: LatePolicy, now: Moment)
     asked,
     filled,
     answered,
+    shared,
     unread,
     ranOut,
     outline: unitPlace === null ? null : [unitPlace, place],

@@ -2,7 +2,7 @@
   import { getZone, getNow } from '$ui/time/reader';
   import { countedPoints, pointsText } from '$core/grades/points';
   import { need, type DeskLine } from '$core/packets/desk';
-  import { isLongWait, needWords, waitWords } from '$core/packets/desk-words';
+  import { isLongWait, needWords, sharedWords, waitWords } from '$core/packets/desk-words';
   import { costNow, roundTimeliness, timeToDue, type Timeliness } from '$core/packets/due';
   import { absolute } from '$core/time/words';
   import Emblem from '$ui/courses/Emblem.svelte';
@@ -57,6 +57,9 @@
       {/if}
       {#if timely}<i class={TONES[timely.tone]}>{timely.words}</i>{/if}
       {#if withStudent && line.answered}<i>{line.answered[0]} of {line.answered[1]} answered</i>{/if}
+      {#if withStudent && line.shared}<i class={line.shared === 'open' ? 'font-semibold' : ''}
+          >{sharedWords(line.shared)}</i
+        >{/if}
       {#if said}<i class="font-semibold">{said}</i>{/if}
       {#if cost}<i>{cost}</i>{/if}
       {#if line.holder === 'teacher' && line.since !== null}

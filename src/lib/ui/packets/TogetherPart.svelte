@@ -16,11 +16,30 @@
   }
   /** With whom this is handed over: who has looked at what lies there, and what one got apart from the others. */
   const { assignmentId, together, choosing, open, points }: Props = $props();
+  /** So many are listed one by one. */
+  const FEW = 6;
   const zone = getZone();
   const now = $derived.by(getNow());
   const me = $derived(together?.members.find((one) => one.me));
   const mayChoose = $derived(choosing !== null && choosing.until > now);
 </script>
+
+{#snippet who(members: Together['members'])}
+  <ul class="my-2">
+    {#each members as { id, name, looked, me: own } (id)}
+      <li class="flex flex-wrap gap-x-2">
+        <span>{name}{own ? ' (you)' : ''}</span>
+        {#if open}<span class="text-sm {looked ? '' : 'font-semibold'}"
+            >{looked
+              ? 'has looked at it'
+              : own
+                ? 'you have not said that you looked'
+                : 'has not looked at it yet'}</span
+          >{/if}
+      </li>
+    {/each}
+  </ul>
+{/snippet}
 
 {#if together}
   <section class="mb-4 rounded border border-base-300 bg-base-100 p-3" aria-labelledby="together">
@@ -28,20 +47,15 @@
       {together.name ? `Together: ${together.name}` : 'Together'}
     </h3>
     <p class="text-sm">One packet for all of you; whoever submits it submits for everybody.</p>
-    <ul class="my-2">
-      {#each together.members as { id, name, looked, me: own } (id)}
-        <li class="flex flex-wrap gap-x-2">
-          <span>{name}{own ? ' (you)' : ''}</span>
-          {#if open}<span class="text-sm {looked ? '' : 'font-semibold'}"
-              >{looked
-                ? 'has looked at it'
-                : own
-                  ? 'you have not said that you looked'
-                  : 'has not looked at it yet'}</span
-            >{/if}
-        </li>
-      {/each}
-    </ul>
+    {#if together.members.length > FEW}
+      <details class="my-2">
+        <summary class="cursor-pointer"
+          >{together.members.length} of you{#if open}; {together.members.filter(({ looked }) => looked).length} have looked
+            at it as it is{/if}</summary
+        >
+        {@render who(together.members)}
+      </details>
+    {:else}{@render who(together.members)}{/if}
     <div class="flex flex-wrap items-center gap-3">
       {#if open && me && !me.looked}<OneButton action="?/haveLooked">I have looked at it as it is</OneButton>{/if}
       {#if mayChoose}<a class="link text-sm" href="/assignments/{assignmentId}/together">Another party</a>{/if}

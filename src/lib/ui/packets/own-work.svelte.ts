@@ -115,6 +115,7 @@ export class OwnWork {
       strict: facts.strict,
       courseZone: facts.zone,
       submitBy: this.submitBy?.at ?? null,
+      openParts: view.together?.openParts,
       unlooked: view.together?.members.flatMap(({ me, looked, name }) => (me || looked ? [] : [name])),
       now: packet.now
     };

@@ -45,7 +45,9 @@
     void turn;
     return placedFrames(editor.state.doc).map((frame, i) => ({
       id: `${frame.id} ${i}`,
-      title: frame.node.firstChild?.textContent.trim().slice(0, 60) || 'Nothing yet',
+      title:
+        frame.node.firstChild?.textContent.trim().slice(0, 60) ||
+        (frame.part ? `${frame.part}: nothing yet` : 'Nothing yet'),
       frame
     }));
   });
@@ -57,7 +59,9 @@
     return items.flatMap(({ frame }, i) => {
       const element = editor.view.nodeDOM(frame.at);
       if (!(element instanceof HTMLElement) || element.offsetWidth === 0) return [];
-      return element.offsetHeight > element.offsetWidth / RATIOS[ratioOf(frame.node.attrs.ratio)] + 8 ? [i + 1] : [];
+      const said = element.querySelector<HTMLElement>('.speaker-notes')?.offsetHeight ?? 0;
+      const room = element.offsetWidth / RATIOS[ratioOf(frame.node.attrs.ratio)] + 40;
+      return element.offsetHeight - said > room ? [i + 1] : [];
     });
   });
 
@@ -79,7 +83,7 @@
 
 <section
   aria-label="Frames"
-  class="flex max-h-40 shrink-0 flex-col gap-2 overflow-y-auto border-b border-base-300 px-4 py-2 text-sm lg:max-h-none lg:w-60 lg:border-r lg:border-b-0"
+  class="flex max-h-28 shrink-0 flex-col gap-2 overflow-y-auto border-b border-base-300 px-4 py-2 text-sm lg:max-h-none lg:w-60 lg:border-r lg:border-b-0"
 >
   <div class="flex flex-wrap items-center gap-1">
     <button
@@ -109,14 +113,14 @@
     </div>
   {/if}
   <ol
-    class="grid gap-1"
+    class="grid grid-cols-[minmax(0,1fr)] gap-1"
     aria-label="Frames in their order"
     use:dragHandleZone={{ items: dragged ?? items, flipDurationMs: 0, dropTargetStyle: {} }}
     onconsider={({ detail }: CustomEvent<DndEvent<Item>>) => (dragged = detail.items)}
     onfinalize={drop}
   >
     {#each dragged ?? items as item, i (item.id)}
-      <li class="flex items-center gap-1">
+      <li class="flex min-w-0 items-center gap-1">
         <span use:dragHandle aria-label="Move frame {i + 1}" class="grid size-6 cursor-grab place-items-center"
           ><GripVertical size={14} aria-hidden="true" /></span
         >

@@ -20,6 +20,7 @@
   import AnswersBar from './AnswersBar.svelte';
   import { EVIDENCE_WANTED, type EvidenceWanted } from './entry-view';
   import { pageAddress, type PageGoal } from './goal';
+  import { goToPart } from './go-to-part';
   import { goToPrompt } from './go-to-prompt';
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
@@ -123,10 +124,15 @@
     });
     count(editor, 0);
     deck = isDeck(editor.getJSON());
-    // In a starter's copy one goes on where something is open.
-    const open = goal.starter ? promptsOf(editor.getJSON()).find(({ answered }) => !answered) : undefined;
-    if (!open || !goToPrompt(editor, open.id)) editor.commands.focus('end');
+    goOn(editor, others?.mine);
     if (goal.from) await readInto(goal.from);
+  }
+
+  /** One goes on in one's own part, and in a starter's copy where something is open. */
+  function goOn(editor: Editor, mine: string | undefined) {
+    const open = goal.starter ? promptsOf(editor.getJSON()).find(({ answered }) => !answered) : undefined;
+    if (mine !== undefined) goToPart(editor, mine);
+    else if (!open || !goToPrompt(editor, open.id)) editor.commands.focus('end');
   }
 
   /** Counted where one pauses: on a long page it takes longer than a key. */

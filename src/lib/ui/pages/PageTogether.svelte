@@ -1,6 +1,8 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import type { Editor } from '@tiptap/core';
   import { shares, whoWrote } from '$core/pages/who-wrote';
+  import { goToPart } from './go-to-part';
   import type { Along } from './along.svelte';
   import type * as Writer from './writer';
 
@@ -30,7 +32,7 @@
 
   $effect(() => {
     void along.who;
-    if (!editor.isDestroyed) show(editor.view);
+    if (!editor.isDestroyed) untrack(() => show(editor.view));
   });
   function mark() {
     words = !words;
@@ -42,20 +44,11 @@
     busy = false;
     if (along.problem === '') [adding, title] = [false, ''];
   }
-  /** Where a part stands, with the cursor in it where it is the reader's. */
-  function go(id: string) {
-    editor.state.doc.forEach((node, at) => {
-      if (node.attrs.id !== id || node.type.name !== 'part') return;
-      const element = editor.view.nodeDOM(at);
-      if (element instanceof HTMLElement) element.scrollIntoView({ block: 'start' });
-      editor.commands.focus(at + 3);
-    });
-  }
 </script>
 
 <section
   aria-label="Together"
-  class="flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-base-300 px-4 py-2 text-sm"
+  class="flex max-h-28 flex-wrap items-center gap-x-4 gap-y-2 overflow-y-auto border-b border-base-300 px-4 py-2 text-sm"
 >
   <p role="status">
     {#if along.here.length === 0}Nobody else is here just now.{:else}
@@ -77,7 +70,7 @@
   {/if}
   {#each mine as part (part.id)}
     <span class="flex flex-wrap items-center gap-2 border-l-4 border-primary pl-3">
-      <button type="button" class="link" onclick={() => go(part.id)}>Your part: {part.title}</button>
+      <button type="button" class="link" onclick={() => goToPart(editor, part.id)}>Your part: {part.title}</button>
       {#if part.finishedAt === null}
         <button
           type="button"
@@ -120,7 +113,7 @@
       <button class="btn btn-sm" disabled={busy}>Add it</button>
       <button type="button" class="btn btn-ghost btn-sm" onclick={() => (adding = false)}>Do not</button>
     </form>
-  {:else}
+  {:else if mine.length === 0}
     <button type="button" class="btn btn-ghost btn-sm" onclick={() => (adding = true)}>A part of my own</button>
   {/if}
   {#if receipt}

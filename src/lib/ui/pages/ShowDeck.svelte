@@ -56,6 +56,7 @@
       node instanceof HTMLElement ? (node.cloneNode(true) as HTMLElement) : document.createElement('section');
     copy.querySelectorAll('.others-cursor, .speaker-notes, .part-head').forEach((one) => one.remove());
     copy.querySelectorAll('[contenteditable]').forEach((one) => one.removeAttribute('contenteditable'));
+    copy.querySelectorAll('.written-by').forEach((one) => one.classList.remove('written-by'));
     copy.removeAttribute('contenteditable');
     return copy;
   }
@@ -136,7 +137,7 @@
         </section>
       {/if}
     </div>
-    <div class="flex items-center gap-2 px-2 py-1">
+    <div class="flex items-center gap-2 bg-base-200 px-2 py-1 text-base-content">
       <IconButton icon={ChevronLeft} label="The frame before" disabled={at === 0} onclick={() => go(at - 1)} />
       <IconButton
         icon={ChevronRight}

@@ -107,9 +107,9 @@ function decorated(along: Along, doc: PageNode, words: boolean): DecorationSet {
     const hue = part?.personId ? along.hueOf(part.personId) : 0;
     decorations.push(
       Decoration.node(at, at + node.nodeSize, { class: `part-${whose}${part?.personId ? ` hue-${hue}` : ''}` }),
-      Decoration.widget(at + 1, () => head(String(node.attrs.title), saidOf(along, part)), {
+      Decoration.widget(at + 1, () => head(saidOf(along, part, String(node.attrs.title))), {
         side: -1,
-        key: `${String(node.attrs.id)} ${saidOf(along, part)}`,
+        key: `${String(node.attrs.id)} ${saidOf(along, part, String(node.attrs.title))}`,
         ignoreSelection: true
       })
     );
@@ -120,17 +120,20 @@ function decorated(along: Along, doc: PageNode, words: boolean): DecorationSet {
   return DecorationSet.create(doc, decorations);
 }
 
-function saidOf(along: Along, part: OwnPart | undefined): string {
-  if (!part) return '';
-  if (part.personId === null) return 'nobody has taken it yet';
-  const whose = part.personId === along.who.me ? 'yours' : `of ${along.nameOf(part.personId)}`;
+/** What stands above a part: what it is called, whose it is, and whether it is finished. */
+function saidOf(along: Along, part: OwnPart | undefined, title: string): string {
+  if (!part) return title;
+  if (part.personId === null) return `${title}: nobody has taken it yet`;
+  const name = along.nameOf(part.personId);
+  const mine = part.personId === along.who.me;
+  const whose = mine ? `${title}: yours` : title === name ? title : `${title}: of ${name}`;
   return part.finishedAt === null ? whose : `${whose}, finished`;
 }
 
-function head(title: string, said: string): HTMLElement {
+function head(said: string): HTMLElement {
   const line = document.createElement('div');
   line.className = 'part-head';
   line.contentEditable = 'false';
-  line.textContent = said === '' || title === said ? title : `${title}: ${said}`;
+  line.textContent = said;
   return line;
 }

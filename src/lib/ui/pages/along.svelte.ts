@@ -84,6 +84,11 @@ export class Along {
     return told?.ok ? (told.receipt ?? null) : null;
   }
 
+  /** The first part that is the reader's. */
+  get mine(): string | undefined {
+    return this.who.parts.find(({ personId }) => personId === this.who.me)?.id;
+  }
+
   /** By which colour somebody is shown. */
   hueOf(personId: string): number {
     return (

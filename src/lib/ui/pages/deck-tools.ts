@@ -10,6 +10,8 @@ export interface PlacedFrame {
   node: PageNode;
   /** Where what it is moved within begins: the deck, or a part of it. */
   parent: number;
+  /** What the part is called that it stands in; empty where it stands in none. */
+  part: string;
   /** Its place among the frames of its parent. */
   index: number;
 }
@@ -17,16 +19,16 @@ export interface PlacedFrame {
 /** The frames of a deck in their order, with where they stand. */
 export function placedFrames(doc: PageNode): PlacedFrame[] {
   const found: PlacedFrame[] = [];
-  const within = (holder: PageNode, start: number) => {
+  const within = (holder: PageNode, start: number, part: string) => {
     let index = 0;
     holder.forEach((node, offset) => {
       const at = start + offset;
       if (node.type.name === 'frame')
-        found.push({ id: String(node.attrs.id), at, node, parent: start, index: index++ });
-      else if (node.type.name === 'part') within(node, at + 1);
+        found.push({ id: String(node.attrs.id), at, node, parent: start, part, index: index++ });
+      else if (node.type.name === 'part') within(node, at + 1, String(node.attrs.title));
     });
   };
-  within(doc, 0);
+  within(doc, 0, '');
   return found;
 }
 

@@ -59,10 +59,10 @@ export class SlideReader {
       [this.words, this.level, this.bullet] = [[], null, null];
     },
     'a:pPr'({ lvl }) {
-      this.level = Math.min(6, Math.max(0, Number(lvl) || 0));
+      this.level ??= Math.min(6, Math.max(0, Number(lvl) || 0));
     },
     'a:buNone'() {
-      this.bullet = false;
+      this.bullet ??= false;
     },
     'a:buChar'() {
       this.bullet = true;

@@ -1,4 +1,5 @@
 import type { JSONContent } from '@tiptap/core';
+import JSZip from 'jszip';
 import PptxGen from 'pptxgenjs';
 import sharp from 'sharp';
 import { framesOf, type FrameOf } from '$core/pages/deck';
@@ -35,8 +36,25 @@ export async function writePptx({ markdown, title, serif, picture }: Written): P
   deck.title = title;
   deck.company = 'Vendro';
   deck.theme = { headFontFace: serif ? 'Times New Roman' : 'Arial', bodyFontFace: serif ? 'Times New Roman' : 'Arial' };
-  for (const frame of frames) await slide(deck.addSlide(), frame, { width, picture });
-  return new Uint8Array((await deck.write({ outputType: 'nodebuffer' })) as Buffer);
+  // What is a title says so: to those who hear the slides read, and to other programs.
+  const at = { x: EDGE, y: EDGE / 2, w: width - 2 * EDGE, h: TITLE };
+  const holder = {
+    options: { name: 'title', type: 'title' as const, ...at, fontSize: 30, valign: 'middle' as const },
+    text: ''
+  };
+  deck.defineSlideMaster({ title: 'FRAME', objects: [{ placeholder: holder }] });
+  for (const frame of frames) await slide(deck.addSlide({ masterName: 'FRAME' }), frame, { width, picture });
+  return sound((await deck.write({ outputType: 'nodebuffer' })) as Buffer);
+}
+
+/** What a paragraph is like is said once, at its beginning (ECMA-376 part 1, 21.1.2.2.6); the package says it again before each run. */
+async function sound(bytes: Buffer): Promise<Uint8Array> {
+  const zip = await JSZip.loadAsync(bytes);
+  for (const name of Object.keys(zip.files).filter((one) => /^ppt\/slides\/slide\d+\.xml$/.test(one))) {
+    const xml = (await zip.file(name)?.async('string')) ?? '';
+    zip.file(name, xml.replace(/(<\/a:r>|<a:br\/>)<a:pPr\b(?:[^>]*\/>|.*?<\/a:pPr>)/g, '$1'));
+  }
+  return zip.generateAsync({ type: 'uint8array', compression: 'DEFLATE' });
 }
 
 async function slide(
@@ -50,10 +68,7 @@ async function slide(
   const text = rest.filter((node) => !beside.includes(node)).flatMap((node) => runs(node, 0));
   const top = head ? EDGE + TITLE : EDGE;
   const [inner, room] = [width - 2 * EDGE, HEIGHT - top - EDGE];
-  if (head) {
-    const at = { x: EDGE, y: EDGE / 2, w: inner, h: TITLE };
-    slide.addText(inlines(head, { bold: true }), { ...at, fontSize: 30, valign: 'middle' });
-  }
+  if (head) slide.addText(inlines(head), { placeholder: 'title' });
   const half = beside.length > 0 && text.length > 0 ? inner / 2 - 0.15 : inner;
   if (text.length > 0)
     slide.addText(text, { x: EDGE, y: top, w: half, h: room, fontSize: 18, valign: 'top', fit: 'shrink' });
@@ -119,10 +134,12 @@ function listed(item: JSONContent, level: number, numbered: boolean): Run[] {
     const ticked = item.type === 'taskItem' ? (item.attrs?.checked === true ? '☑ ' : '☐ ') : '';
     const words = [...(ticked ? [{ text: ticked }] : []), ...inlines(block)];
     const bullet = numbered ? { type: 'number' as const } : true;
-    return ended(words.length > 0 ? words : [{ text: ' ' }]).map((run) => ({
-      ...run,
-      options: { ...run.options, ...(ticked === '' && { bullet }), indentLevel: Math.min(level, 7) }
-    }));
+    // Each dot begins a paragraph: it stands with the first of its words.
+    return ended(words).map((run, i) =>
+      i > 0
+        ? run
+        : { ...run, options: { ...run.options, ...(ticked === '' && { bullet }), indentLevel: Math.min(level, 7) } }
+    );
   });
 }
 

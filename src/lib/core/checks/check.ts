@@ -1,3 +1,4 @@
+import type { Posted } from '../pieces/asked-post';
 import type { MustDo } from '../assignments/must-do';
 import type { Custody } from '../packets/custody';
 import type { DeliverableView } from '../packets/views';
@@ -28,6 +29,8 @@ export interface Situation {
   unlooked?: readonly string[] | undefined;
   /** Parts of the packet's pages that are not finished. */
   openParts?: ReadonlyArray<{ title: string; mine: boolean }> | undefined;
+  /** What the reader has said on the open floor. */
+  posted?: Posted | null | undefined;
   now: Moment;
 }
 

@@ -8,6 +8,7 @@ import { measures } from './measures';
 import { mustDo } from './must-do';
 import { names } from './names';
 import { portfolios } from './portfolios';
+import { posts } from './posts';
 import { prompts } from './prompts';
 import { ownParts } from './own-parts';
 import { otherWork } from './other-work';
@@ -37,6 +38,7 @@ export const CHECKS: readonly Check[] = [
   sameAgain,
   links,
   portfolios,
+  posts,
   together,
   ownParts,
   names,

@@ -45,6 +45,8 @@ export interface CourseHead {
   role: CourseRole;
   archived: boolean;
   teachers: string[];
+  /** Students say things to the whole course where they like. */
+  studentsBegin: boolean;
 }
 
 /** Whom to ask, and when they are there. */

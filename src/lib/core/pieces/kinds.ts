@@ -2,7 +2,7 @@
  * The kinds of piece that a packet holds. Each is one module on each floor: its rules here, what becomes of it in
  * `server/pieces`, how it looks and how it is added in `ui/pieces`.
  */
-export const KINDS = ['file', 'link', 'scan', 'recording', 'page', 'answers', 'portfolio'] as const;
+export const KINDS = ['file', 'link', 'scan', 'recording', 'page', 'answers', 'portfolio', 'post'] as const;
 export type PieceKind = (typeof KINDS)[number];
 
 /** How a browser came by bytes that it sends: chosen, combined, scanned or recorded there. */

@@ -1,6 +1,6 @@
 import { OF_BYTES } from './bytes';
 import type { PieceModule } from './module';
-import type { BytesPiece, PagePiece, PortfolioPiece } from './piece';
+import type { BytesPiece, PagePiece, PortfolioPiece, PostPiece } from './piece';
 
 /** In which forms a page is handed over: as it is kept, and as it is printed and shown. */
 export const PAGE_FORMS: readonly string[] = ['md', 'pdf', 'html', 'pptx'];
@@ -16,6 +16,9 @@ const OF_PAGES: PieceModule<BytesPiece> = {
   }
 };
 export const page: PieceModule<PagePiece> = OF_PAGES;
+
+/** What was said on an open floor is written down as a page is. */
+export const post: PieceModule<PostPiece> = OF_PAGES;
 
 /** A copy of a portfolio is handed over as a page is. */
 export const portfolio: PieceModule<PortfolioPiece> = OF_PAGES;

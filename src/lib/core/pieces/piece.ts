@@ -4,7 +4,8 @@ import type { BlobFacts } from '../materials/facts';
 import type { Moment } from '../time/moment';
 
 /** A piece as it lies in a packet or a round. */
-export type PieceView = FilePiece | ScanPiece | RecordingPiece | PagePiece | AnswersPiece | PortfolioPiece | LinkPiece;
+export type PieceView =
+  FilePiece | ScanPiece | RecordingPiece | PagePiece | AnswersPiece | PortfolioPiece | PostPiece | LinkPiece;
 
 export interface FilePiece extends BytesPiece {
   kind: 'file';
@@ -33,6 +34,11 @@ export interface AnswersPiece extends BytesPiece {
 /** A copy of a portfolio, or of a page of it, as it stood when it was taken. */
 export interface PortfolioPiece extends BytesPiece {
   kind: 'portfolio';
+}
+
+/** What was said on an open floor, as far as it counts as work: written down anew with each word, until it is submitted. */
+export interface PostPiece extends BytesPiece {
+  kind: 'post';
 }
 
 /** The portfolio that a piece is a copy of, or leads to. */

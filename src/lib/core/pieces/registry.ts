@@ -4,7 +4,7 @@ import type { PieceKind } from './kinds';
 import { link } from './link';
 import type { PieceModule } from './module';
 import type { BytesPiece, LinkInside, LinkPiece, PieceView } from './piece';
-import { page, portfolio } from './page';
+import { page, portfolio, post } from './page';
 import { recording } from './recording';
 import { scan } from './scan';
 
@@ -16,7 +16,8 @@ const MODULES: { [K in PieceKind]: PieceModule<Extract<PieceView, { kind: K }>> 
   recording,
   page,
   answers,
-  portfolio
+  portfolio,
+  post
 };
 
 /** The module of a kind. Its functions take pieces of that kind alone; TypeScript cannot follow that through the lookup. */

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { AskedPost, askedWords } from './asked-post';
 import { sizeText } from '../materials/size-text';
 import { piecesText } from './places';
 import { WANTED_KINDS, type WantedKind } from './kinds';
@@ -39,6 +40,8 @@ export const Wants = z.object({
   spacing: z.number().min(0.5).max(4).optional(),
   howMany: Range.optional(),
   naming: z.string().trim().min(1).max(120).optional(),
+  /** What has to be said on the open floor. */
+  post: AskedPost.optional(),
   /** Links have to lead to the site that the student declared as their own. */
   ownSite: z.boolean().optional()
 });
@@ -50,9 +53,10 @@ export type Wants = z.infer<typeof Wants>;
  * @param named the name that the pattern wants of the reader's own piece; without it, the pattern itself is said
  */
 export function wantsWords(wants: Wants, named: string | null = null): string[] {
-  const { kinds, types, bytes, naming, ownSite } = wants;
+  const { kinds, types, bytes, naming, ownSite, post } = wants;
   const ranges = MEASURED.map((measure) => wants[measure] && rangeWords(wants[measure], UNITS[measure]));
   return [
+    post && askedWords(post),
     kinds && kinds.length > 0 && kinds.length < WANTED_KINDS.length && listed(kinds.map((kind) => KIND_WORDS[kind])),
     types && types.length > 0 && listed(types.map((type) => type.toUpperCase())),
     ...ranges,

@@ -19,7 +19,10 @@ export const SAID_REFUSALS = [
   'nothing-said',
   'not-understood',
   'too-tangled',
-  'too-busy'
+  'too-busy',
+  'floor-closed',
+  'taken-down',
+  'shown-for-it'
 ] as const;
 export type SaidRefusal = (typeof SAID_REFUSALS)[number];
 type Verdict = { ok: true } | { ok: false; why: SaidRefusal };
@@ -56,5 +59,8 @@ const WORDS: Record<SaidRefusal, string> = {
   'nothing-said': 'Write something first, or attach a file.',
   'not-understood': 'The form could not be read, so nothing was said. Load the page again.',
   'too-tangled': 'Lists and quotations in it are nested deeper than can be shown. Make it flatter, and say it again.',
-  'too-busy': 'Too much is being read at the moment, so it was not said. Say it again in a minute.'
+  'too-busy': 'Too much is being read at the moment, so it was not said. Say it again in a minute.',
+  'floor-closed': 'Your teacher has closed this floor, so it was not said. You can still ask aside.',
+  'taken-down': 'That was taken down, so nothing more is done to it.',
+  'shown-for-it': 'What others said was shown to you for it, so it stays. It can be put right for ten minutes.'
 };

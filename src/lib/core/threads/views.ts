@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Posted } from '../pieces/asked-post';
 import type { Moment } from '../time/moment';
 
 /** What something that is said points at. */
@@ -30,11 +31,26 @@ export interface PostView {
   body: string;
   about: About | null;
   files: SaidFile[];
+  /** What it answers; null where it answers nothing. */
+  answersTo: { id: string; by: string; says: string } | null;
+  /** It stands first. */
+  pinned: boolean;
+  /** It was taken down: by whom and why. Then its author and the teachers alone read what it said. */
+  takenDown: { by: string; why: string } | null;
   edited: boolean;
   /** Somebody else has read it. */
   heard: boolean;
   /** The reader of the page had not, before. */
   fresh: boolean;
+}
+
+/** How an open floor is kept by its teachers, and what its reader has said there. */
+export interface FloorKept {
+  /** Students see what others said once they have said something. */
+  hides: boolean;
+  /** Nothing more is said there by students. */
+  closed: boolean;
+  posted: Posted;
 }
 
 /** Where something is said, as the forms name it. */

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { holding, type Custody, type Holding } from '$core/packets/custody';
 import { blank, fold } from '$core/packets/fold';
 import type { Choosing, Together } from '$core/parties/views';
+import type { FloorKept } from '$core/threads/views';
 import type { Meeting } from '$core/marking/meeting';
 import type { WaitReminder } from '$core/marking/waiting';
 import type { Judged } from '$core/judging/credits';
@@ -32,6 +33,8 @@ export interface AssignmentView {
   partyId: string;
   /** The reader's own packet; null before it was laid out. */
   own: { id: string; unread: boolean } | null;
+  /** How its open floor is kept. */
+  floorKept: FloorKept;
   /** With whom the reader hands over; null for whoever does alone. */
   together: Together | null;
   /** Students choose their party themselves; null where they do not. */
@@ -69,8 +72,9 @@ export async function readAssignment(person: Actor, assignmentId: string): Promi
     !row.role
   )
     throw new NotHere('This assignment');
-  const { unitTitle, briefHtml, deliverables, teachers, role, partyId, own, together, choosing, ...facts } = row;
-  const shared = { partyId, own, together, choosing };
+  const { unitTitle, briefHtml, deliverables, teachers, role, partyId, own, together, choosing, floorKept, ...facts } =
+    row;
+  const shared = { partyId, own, together, choosing, floorKept };
   return { facts, unitTitle, briefHtml: cleanBrief(briefHtml), deliverables, teachers, role, ...shared };
 }
 
@@ -123,6 +127,7 @@ const AssignmentRow = AssignmentFacts.extend({
   own: z.object({ id: z.string(), unread: z.boolean() }).nullable(),
   together: z.custom<Together>().nullable(),
   choosing: z.custom<Choosing>().nullable(),
+  floorKept: z.custom<FloorKept>(),
   role: z.enum(['student', 'teacher']).nullable()
 });
 
@@ -138,13 +143,27 @@ const TOGETHER = `case when p.party_id <> $2::uuid then (select json_build_objec
   'mine', case when mr.packet_id is not null and p.phase = 'settled' then json_build_object('points', mr.points::float8, 'remark', mr.remark) end)
   from parties y where y.id = p.party_id) end`;
 
+/** How the open floor is kept, and what the reader has said on it. */
+const FLOOR_KEPT = `json_build_object('hides', a.floor_hides, 'closed', a.floor_closed_at is not null, 'posted',
+  (select json_build_object(
+    'words', coalesce(max(array_length(regexp_split_to_array(trim(o.body), '\\s+'), 1)) filter (where o.answers_to is null), 0),
+    'files', coalesce(sum(n.files) filter (where o.answers_to is null), 0),
+    'recordings', coalesce(sum(n.recordings) filter (where o.answers_to is null), 0),
+    'answered', count(distinct q.by_person) filter (where q.by_person <> $2))
+  from posts o left join posts q on q.id = o.answers_to and q.taken_down_at is null
+  cross join lateral (select count(*) filter (where b.media_type !~ '^(audio|video)/')::int as files,
+    count(*) filter (where b.media_type ~ '^(audio|video)/')::int as recordings
+    from post_files f join blobs b on b.sha256 = f.sha256 where f.post_id = o.id) n
+  where o.assignment_id = a.id and o.party_id is null and o.by_person = $2 and o.taken_down_at is null))`;
+
 const ASSIGNMENT = `
   select ${ASSIGNMENT_COLUMNS}, u.title as "unitTitle", a.brief_html as "briefHtml", e.role,
     array(select t.name from enrolments te join people t on t.id = te.person_id
       where te.course_id = a.course_id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers,
     ${jsonRows(deliverablesOf('a.id'))} as deliverables, coalesce(p.party_id, $2::uuid) as "partyId",
     case when p.id is not null then json_build_object('id', p.id, 'unread', ${UNREAD}) end as own,
-    ${TOGETHER} as together, case when a.party_size is not null then json_build_object('size', a.party_size, 'until', ${ms('a.party_until')}) end as choosing
+    ${TOGETHER} as together, case when a.party_size is not null then json_build_object('size', a.party_size, 'until', ${ms('a.party_until')}) end as choosing,
+    ${FLOOR_KEPT} as "floorKept"
   from assignments a join courses c on c.id = a.course_id
   left join units u on u.id = a.unit_id
   left join enrolments e on e.course_id = a.course_id and e.person_id = $2 and e.left_at is null

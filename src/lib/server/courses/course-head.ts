@@ -25,12 +25,13 @@ const Row = z.object({
   unitWord: z.string(),
   role: z.enum(['student', 'teacher']).nullable(),
   archived: z.boolean(),
-  teachers: z.array(z.string())
+  teachers: z.array(z.string()),
+  studentsBegin: z.boolean()
 });
 
 const HEAD = `
   select c.id, c.slug, c.title, c.emblem, c.zone, c.unit_word as "unitWord", e.role,
-    c.archived_at is not null as archived,
+    c.archived_at is not null as archived, c.students_begin as "studentsBegin",
     array(select t.name from enrolments te join people t on t.id = te.person_id
       where te.course_id = c.id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers
   from courses c left join enrolments e on e.course_id = c.id and e.person_id = $2 and e.left_at is null

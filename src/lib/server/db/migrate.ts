@@ -45,6 +45,7 @@ import * as endsAndScales from './migrations/0041-ends-and-scales';
 import * as portfolios from './migrations/0042-portfolios';
 import * as together from './migrations/0043-together';
 import * as ownParts from './migrations/0044-own-parts';
+import * as posts from './migrations/0045-posts';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -91,7 +92,8 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0041-ends-and-scales', ...endsAndScales },
   { name: '0042-portfolios', ...portfolios },
   { name: '0043-together', ...together },
-  { name: '0044-own-parts', ...ownParts }
+  { name: '0044-own-parts', ...ownParts },
+  { name: '0045-posts', ...posts }
 ];
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */

@@ -182,6 +182,7 @@ const PieceRow = z.discriminatedUnion('kind', [
   OfBytes.extend({ kind: z.literal('page') }),
   OfBytes.extend({ kind: z.literal('answers') }),
   OfBytes.extend({ kind: z.literal('portfolio') }),
+  OfBytes.extend({ kind: z.literal('post') }),
   z.object({
     ...Any,
     kind: z.literal('link'),

@@ -21,6 +21,9 @@ export const answers: ServerPiece = {
   laid: countRound
 };
 
+/** What was said on an open floor is written down as one. */
+export const post: ServerPiece = { ...page, candidate: bytes('post').candidate };
+
 /** A copy of a portfolio is a page. */
 export const portfolio: ServerPiece = { ...page, candidate: bytes('portfolio').candidate };
 

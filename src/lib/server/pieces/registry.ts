@@ -1,7 +1,7 @@
 import type { PieceKind } from '$core/pieces/kinds';
 import { bytes } from './bytes';
 import { link } from './link';
-import { answers, page, portfolio } from './page';
+import { answers, page, portfolio, post } from './page';
 import type { ServerPiece } from './module';
 
 const MODULES: Record<PieceKind, ServerPiece> = {
@@ -11,6 +11,7 @@ const MODULES: Record<PieceKind, ServerPiece> = {
   page,
   answers,
   portfolio,
+  post,
   link
 };
 

@@ -2,6 +2,7 @@ import { execute } from '../db/connection';
 import { freezePieces } from '../pieces/freeze';
 import { flushPages } from '../pages/flush';
 import { issueReceipt } from '../receipts/issue';
+import { freshenPosts } from '../threads/posted-bytes';
 import { newReceiptNumber } from '../receipts/keep-receipt';
 import { tellAbout } from '../packets/packet-news';
 import type { OpenPacket } from '../packets/open-packet';
@@ -16,6 +17,8 @@ export async function writeRound(packet: OpenPacket, note: string): Promise<{ ro
   const round = packet.custody.standing;
   if (round === null) throw new Error('A round that was just submitted does not stand.');
   const receipt = newReceiptNumber();
+  // What was said last is in it, also where it could not be written down before.
+  await freshenPosts(packet);
   await flushPages(packet.id, packet.now, packet.tx);
   await freezePieces(packet.id, round, packet.tx);
   await Promise.all([

@@ -34,6 +34,8 @@ export async function unsay(person: Actor, { postId }: { postId: string }): Prom
   return changing(person, postId, async (said, tx) => {
     const verdict = mayUnsay(said, clock.now());
     if (!verdict.ok) return verdict;
+    // Whoever was shown the others for it would otherwise read first and write afterwards.
+    if (said.hides) return { ok: false, why: 'shown-for-it' };
     await execute('delete from posts where id = $1', [postId], tx);
     await forget(postId, tx);
     return { ok: true };
@@ -88,16 +90,18 @@ const PostRow = z.object({
   assignmentId: z.string().nullable(),
   noticeId: z.string().nullable(),
   partyId: z.string().nullable(),
-  text: z.string()
+  text: z.string(),
+  /** It stands on a floor that hides what others said until one has said something. */
+  hides: z.boolean()
 });
 type PostRow = z.infer<typeof PostRow>;
 
 const POST = `
   select p.by_person = $2 as mine, ${ms('p.at')} as at, ${HEARD} as heard, p.course_id as "courseId",
     c.slug as "courseSlug", coalesce(a.title, n.title, c.title) as title, p.assignment_id as "assignmentId", p.notice_id as "noticeId", p.party_id as "partyId",
-    p.body as text,
+    p.body as text, coalesce(a.floor_hides, false) and p.party_id is null and p.answers_to is null as hides,
     exists (select 1 from enrolments e where e.course_id = p.course_id and e.person_id = $2 and e.role = 'student'
       and e.left_at is null) as studies
   from posts p join courses c on c.id = p.course_id
   left join assignments a on a.id = p.assignment_id left join notices n on n.id = p.notice_id
-  where p.id = $1 for update of p`;
+  where p.id = $1 and p.taken_down_at is null for update of p`;

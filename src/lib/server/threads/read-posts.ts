@@ -5,6 +5,7 @@ import { clock } from '../clock';
 import { jsonRows, ms, select, type Tx } from '../db/connection';
 import { publish } from '../live/publish';
 import { asParagraphs, cleanSaid } from '../rich-text/said';
+import { shownOnFloor } from './shown-on-floor';
 
 /** A conversation: on an assignment, a notice or a course; on its open floor, or aside with one party. */
 export interface Place {
@@ -53,7 +54,8 @@ const HEAR = `
   select distinct p.by_person as id from posts p join before b on b.place = p.place and p.no > b.no
   where p.by_person <> $1`;
 
-function toView({ place: _place, html, body, ...post }: z.infer<typeof PostRow>): PostView {
+function toView({ place: _place, html, body, readable, ...post }: z.infer<typeof PostRow>): PostView {
+  if (!readable) return { ...post, body: '', html: '', files: [], about: null };
   return { ...post, body, html: html === null ? asParagraphs(body) : cleanSaid(html) };
 }
 
@@ -68,10 +70,19 @@ const PostRow = z.object({
   html: z.string().nullable(),
   about: About.nullable(),
   files: z.array(z.object({ id: z.string(), name: z.string(), size: z.number(), mediaType: z.string() })),
+  answersTo: z.object({ id: z.string(), by: z.string(), says: z.string() }).nullable(),
+  pinned: z.boolean(),
+  takenDown: z.object({ by: z.string(), why: z.string() }).nullable(),
+  /** Its author and the teachers read also what was taken down. */
+  readable: z.boolean(),
   edited: z.boolean(),
   heard: z.boolean(),
   fresh: z.boolean()
 });
+
+/** Whether `$1` teaches where a post `p` was said, as SQL. */
+const TEACHING = `exists (select 1 from enrolments te where te.course_id = p.course_id and te.person_id = $1
+  and te.role = 'teacher' and te.left_at is null)`;
 
 /** Somebody besides its author `by` has heard a post `p`. */
 export const HEARD = `exists (select 1 from heard h where h.place = p.place and h.person_id <> p.by_person and h.no >= p.no)`;
@@ -79,13 +90,19 @@ export const HEARD = `exists (select 1 from heard h where h.place = p.place and 
 /** The latest of each place, the newest first. `$1` reads them. */
 const POSTS = `
   select p.place, p.id, b.name as by, p.by_person = $1 as mine, ${ms('p.at')} as at, p.body, p.body_html as html, p.about,
-    p.edited_at is not null as edited, ${HEARD} as heard,
+    p.edited_at is not null as edited, p.pinned_at is not null as pinned,
+    case when q.id is not null then json_build_object('id', q.id, 'by', qb.name,
+      'says', case when q.taken_down_at is null then left(q.body, 120) else '' end) end as "answersTo",
+    case when p.taken_down_at is not null then json_build_object('by', (select d.name from people d where d.id = p.taken_down_by),
+      'why', p.taken_down_why) end as "takenDown",
+    p.taken_down_at is null or p.by_person = $1 or ${TEACHING} as readable, ${HEARD} as heard,
     p.by_person <> $1 and p.no > coalesce((select h.no from heard h where h.place = p.place and h.person_id = $1), 0) as fresh,
     exists (select 1 from enrolments e where e.course_id = p.course_id and e.person_id = p.by_person
       and e.role = 'teacher') as teaches,
     ${jsonRows(`select f.id, f.name, bl.size::float8 as size, bl.media_type as "mediaType" from post_files f
       join blobs bl on bl.sha256 = f.sha256 where f.post_id = p.id order by f.position`)} as files
   from unnest($2::text[]) w (place)
-  cross join lateral (select * from posts q where q.place = w.place order by q.no desc limit $3) p
+  cross join lateral (select * from posts q where q.place = w.place and ${shownOnFloor('q', '$1')} order by q.no desc limit $3) p
   join people b on b.id = p.by_person
+  left join posts q on q.id = p.answers_to and ${shownOnFloor('q', '$1')} left join people qb on qb.id = q.by_person
   order by p.no desc`;

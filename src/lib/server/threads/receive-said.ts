@@ -22,6 +22,7 @@ const Fields = NewPost.extend({
   noticeId: maybe,
   courseId: maybe,
   studentId: maybe,
+  answersTo: maybe,
   about: z.union([z.literal('').transform(() => null), jsonText(About)]).default(null)
 });
 

@@ -3,6 +3,7 @@ import { may, type Actor } from '$core/people/policy';
 import { select } from '../db/connection';
 import { NotHere } from '../outcome';
 import type { StoredFile } from '../blobs/stored-file';
+import { shownOnFloor } from './shown-on-floor';
 
 /**
  * A file that goes with something that was said, for who may read that.
@@ -39,4 +40,4 @@ const FILE = `
   from post_files f join posts p on p.id = f.post_id join blobs b on b.sha256 = f.sha256
   left join assignments a on a.id = p.assignment_id left join notices n on n.id = p.notice_id
   left join enrolments e on e.course_id = p.course_id and e.person_id = $2 and e.left_at is null
-  where f.id = $1`;
+  where f.id = $1 and ${shownOnFloor('p', '$2')} and (p.taken_down_at is null or p.by_person = $2 or e.role = 'teacher')`;

@@ -36,7 +36,9 @@ export const NewPost = z.object({
   to: z.enum(['floor', 'aside']),
   /** The student of an aside, where a teacher writes; students always write in their own. */
   studentId: z.uuid().nullable().default(null),
-  about: About.nullable().default(null)
+  about: About.nullable().default(null),
+  /** What it answers, of the same place. */
+  answersTo: z.uuid().nullable().default(null)
 });
 
 export interface SaidBlob {
@@ -80,11 +82,14 @@ export async function post(
   if (text === '' && files.length === 0) return { ok: false, why: 'nothing-said' };
   return inTransaction(async (tx) => {
     const { place, partyId } = await placeFor(person, given, tx);
+    if (place.closed && partyId === null) return { ok: false, why: 'floor-closed' };
     const id = randomUUID();
     const at = clock.now();
     await execute(
-      `insert into posts (id, course_id, assignment_id, notice_id, party_id, by_person, at, body, body_html, about)
-       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      `insert into posts (id, course_id, assignment_id, notice_id, party_id, by_person, at, body, body_html, about, answers_to)
+       values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10,
+         (select q.id from posts q where q.id = $11 and q.course_id = $2 and q.assignment_id is not distinct from $3
+           and q.notice_id is not distinct from $4 and q.party_id is not distinct from $5 and q.taken_down_at is null))`,
       [
         id,
         place.courseId,
@@ -95,7 +100,8 @@ export async function post(
         new Date(at),
         text.slice(0, LONGEST) || '…',
         html,
-        given.about && JSON.stringify(given.about)
+        given.about && JSON.stringify(given.about),
+        given.answersTo
       ],
       tx
     );
@@ -161,9 +167,15 @@ export async function tellOfPost(said: ToldPost, tx: Tx): Promise<void> {
     return;
   }
   const speakers = await select(z.object({ id: z.string() }), SPEAKERS, [where, courseId], tx);
-  const href = assignmentId === null ? `/notices/${noticeId}#floor` : `/assignments/${assignmentId}#floor`;
+  const href = floorHref(said);
   const people = speakers.map((one) => one.id);
   await tell({ people, teachers: true, besides: by }, { ...news, kind: 'floor', grouped: `floor ${where}`, href }, tx);
+}
+
+/** Where what was said to everybody stands. */
+function floorHref({ assignmentId, noticeId, courseSlug }: ToldPost): string {
+  if (assignmentId !== null) return `/assignments/${assignmentId}#floor`;
+  return noticeId === null ? `/courses/${courseSlug}/floor` : `/notices/${noticeId}#floor`;
 }
 
 /** @param studentId whose aside a teacher opens; null on the student's own page */
@@ -175,7 +187,8 @@ function asideHref({ assignmentId, courseSlug }: ToldPost, studentId: string | n
 /** Those who spoke there and are still in the course. */
 const SPEAKERS = `select distinct p.by_person as id from posts p
   join enrolments e on e.person_id = p.by_person and e.course_id = $2 and e.left_at is null
-  where p.party_id is null and $1::uuid in (p.assignment_id, p.notice_id)`;
+  where p.party_id is null and ($1::uuid in (p.assignment_id, p.notice_id)
+    or (p.course_id = $1 and p.assignment_id is null and p.notice_id is null))`;
 
 /**
  * Whether somebody may say something at a place, asked before what goes with it is taken in; `post` asks again.
@@ -194,6 +207,8 @@ async function placeFor(person: Actor, given: z.infer<typeof NewPost>, tx: Tx) {
   const ownsPacket = party?.members.includes(person.id) ?? false;
   if (!may(person, aside ? 'write-aside' : 'write-on-open-floor', { ...place, ownsPacket }))
     throw new NotHere('This place');
+  // On the floor of a course students speak where it allows them to.
+  if (!aside && place.shut) throw new NotHere('This place');
   return { place, partyId: party?.id ?? null };
 }
 
@@ -203,8 +218,7 @@ async function findPlace(
   tx: Tx
 ) {
   const named = [assignmentId, noticeId, courseId].filter((id) => id !== null).length;
-  if (named !== 1 || (to === 'floor' && courseId !== null) || (to === 'aside' && noticeId !== null))
-    throw new NotHere('This place');
+  if (named !== 1 || (to === 'aside' && noticeId !== null)) throw new NotHere('This place');
   const bind = [assignmentId, noticeId, person.id, new Date(clock.now()), studentId ?? person.id, courseId];
   const [row] = await select(PlaceRow, PLACE, bind, tx);
   if (!row) throw new NotHere('This place');
@@ -219,20 +233,30 @@ const PlaceRow = z.object({
   title: z.string(),
   courseRole: z.enum(['student', 'teacher']).nullable(),
   published: z.boolean(),
-  studies: z.boolean()
+  studies: z.boolean(),
+  /** Nothing more is said there by students. */
+  closed: z
+    .boolean()
+    .nullable()
+    .transform((closed) => closed === true),
+  /** It is the floor of a course, on which students begin nothing. */
+  shut: z.boolean()
 });
 
 const PLACE = `
   select w."courseId", c.slug as "courseSlug", w.title, e.role as "courseRole", w.published,
     exists (select 1 from enrolments s where s.course_id = w."courseId" and s.person_id = $5 and s.role = 'student'
-      and s.left_at is null) as studies
+      and s.left_at is null) as studies,
+    w.closed and e.role is distinct from 'teacher' as closed,
+    w.own and not c.students_begin and e.role is distinct from 'teacher' as shut
   from (
-    select a.course_id as "courseId", a.title, ${assignmentShown('a', '$4')} as published
+    select a.course_id as "courseId", a.title, ${assignmentShown('a', '$4')} as published,
+      a.floor_closed_at <= $4 as closed, false as own
     from assignments a where a.id = $1
     union all
-    select n.course_id, n.title, ${shownToStudents('n', '$4')} from notices n where n.id = $2
+    select n.course_id, n.title, ${shownToStudents('n', '$4')}, false, false from notices n where n.id = $2
     union all
-    select k.id, k.title, true from courses k where k.id = $6
+    select k.id, k.title, true, false, true from courses k where k.id = $6
   ) w
   join courses c on c.id = w."courseId"
   left join enrolments e on e.course_id = w."courseId" and e.person_id = $3 and e.left_at is null`;

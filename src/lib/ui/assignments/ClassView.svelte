@@ -1,4 +1,6 @@
 <script lang="ts">
+  import type { FloorKept } from '$core/threads/views';
+  import { act } from '$ui/forms/act';
   import type { ClassLine } from '$core/marking/views';
   import type { Terms } from '$core/packets/terms';
   import Emblem from '$ui/courses/Emblem.svelte';
@@ -27,6 +29,8 @@
     briefHtml: string;
     teachers: readonly string[];
     deliverables: ReadonlyArray<{ id: string; title: string; starter?: boolean; questions?: number; timed?: boolean }>;
+    /** How its open floor is kept. */
+    floorKept: FloorKept;
     class: { lines: ClassLine[]; now: number };
     guidance: GuidanceView;
     shares: NonNullable<ClassFacts['shares']>;
@@ -145,6 +149,16 @@
   </ClassTable>
   <section id="ask" class="mt-8 max-w-3xl" aria-labelledby="floor">
     <h2 id="floor" class="mb-2 text-xl font-semibold">Open floor</h2>
+    <form method="post" action="?/floor" use:act class="mb-3 flex flex-wrap items-center gap-x-5 gap-y-2 text-sm">
+      <label class="flex items-center gap-2"
+        ><input type="checkbox" class="checkbox checkbox-sm" name="hides" checked={view.floorKept.hides} /> Others are shown
+        once one has said something</label
+      >
+      <label class="flex items-center gap-2"
+        ><input type="checkbox" class="checkbox checkbox-sm" name="closed" checked={view.floorKept.closed} /> Closed to students</label
+      >
+      <button class="btn btn-sm">Keep<span class="sr-only"> how the floor is kept</span></button>
+    </form>
     <Thread
       posts={guidance.floor}
       readers={{ ...readers, to: 'floor', student: null }}

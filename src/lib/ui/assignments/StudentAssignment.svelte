@@ -153,7 +153,14 @@
       {/if}
       <section id="floor" aria-labelledby="floor-title">
         <h2 id="floor-title" class="mb-2 text-xl font-semibold">Open floor, to the whole class</h2>
-        <OpenFloor assignmentId={facts.assignmentId} floor={guidance.floor} {readers} studies />
+        <OpenFloor
+          assignmentId={facts.assignmentId}
+          floor={guidance.floor}
+          {readers}
+          studies
+          kept={view.floorKept}
+          asked={view.deliverables.find(({ wants }) => wants.post)?.wants.post ?? null}
+        />
       </section>
     </div>
   </div>

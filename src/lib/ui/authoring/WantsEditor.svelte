@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { ATTACHED, type AskedPost } from '$core/pieces/asked-post';
   import type { Range, Wants } from '$core/pieces/wants';
   import Field from '$ui/forms/Field.svelte';
 
@@ -35,6 +36,10 @@
   function setRange(name: (typeof RANGES)[number][0], end: keyof Range, text: string) {
     const range: Range = { ...wants[name], [end]: text === '' ? undefined : Number(text) };
     wants[name] = range.from === undefined && range.to === undefined ? undefined : range;
+  }
+
+  function setPost(change: Partial<AskedPost>) {
+    wants.post = { ...wants.post, ...change };
   }
 
   function setTypes(text: string) {
@@ -75,6 +80,54 @@
         />
         Links on the student’s own site
       </label>
+    {/if}
+  </fieldset>
+  <fieldset class="flex flex-wrap items-end gap-x-5 gap-y-2 sm:col-span-2">
+    <legend class="sr-only">A post on the open floor</legend>
+    <label class="flex items-center gap-2">
+      <input
+        type="checkbox"
+        class="checkbox checkbox-sm"
+        checked={wants.post !== undefined}
+        onchange={(event) => (wants.post = event.currentTarget.checked ? {} : undefined)}
+      />
+      A post on the open floor
+    </label>
+    {#if wants.post}
+      <label class="text-sm"
+        >of at least so many words
+        <input
+          class="input mt-1 block w-24 input-sm"
+          type="number"
+          min="1"
+          max="20000"
+          value={wants.post.words ?? ''}
+          onchange={(event) => setPost({ words: Number(event.currentTarget.value) || undefined })}
+        /></label
+      >
+      <label class="text-sm"
+        >with
+        <select
+          class="select mt-1 block w-36 select-sm"
+          value={wants.post.with ?? ''}
+          onchange={(event) => setPost({ with: ATTACHED.find((one) => one === event.currentTarget.value) })}
+        >
+          <option value="">nothing more</option>
+          <option value="file">a file</option>
+          <option value="recording">a recording</option>
+        </select></label
+      >
+      <label class="text-sm"
+        >answers to so many others
+        <input
+          class="input mt-1 block w-24 input-sm"
+          type="number"
+          min="1"
+          max="50"
+          value={wants.post.answers ?? ''}
+          onchange={(event) => setPost({ answers: Number(event.currentTarget.value) || undefined })}
+        /></label
+      >
     {/if}
   </fieldset>
   <Field label="Types" about="Such as pdf docx" {problem}>

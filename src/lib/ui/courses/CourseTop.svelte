@@ -18,6 +18,7 @@
           { href: `${home}/remarks`, name: 'Remarks' }
         ]
       : [{ href: `${home}/grades`, name: 'Grade book' }]),
+    ...(course.studentsBegin || course.role === 'teacher' ? [{ href: `${home}/floor`, name: 'Open floor' }] : []),
     { href: `${home}/aside`, name: 'Aside' },
     { href: `${home}/roster`, name: 'Roster' }
   ]);

@@ -1,3 +1,4 @@
+import type { FloorKept } from '$core/threads/views';
 import { createContext } from 'svelte';
 import type { GuidanceView } from '$core/assignments/guidance';
 import type { Found, Situation } from '$core/checks/check';
@@ -39,6 +40,7 @@ export interface StudentView {
     creditUnit: CreditUnit;
   };
   /** With whom it is handed over; null for whoever does alone. */
+  floorKept: FloorKept;
   together: Together | null;
   choosing: Choosing | null;
   unitTitle: string | null;
@@ -115,6 +117,7 @@ export class OwnWork {
       strict: facts.strict,
       courseZone: facts.zone,
       submitBy: this.submitBy?.at ?? null,
+      posted: view.floorKept.posted,
       openParts: view.together?.openParts,
       unlooked: view.together?.members.flatMap(({ me, looked, name }) => (me || looked ? [] : [name])),
       now: packet.now

@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { FileText, GalleryVerticalEnd, Link, ListChecks, Mic, PenLine, ScanText } from '@lucide/svelte';
+import { FileText, GalleryVerticalEnd, Link, ListChecks, MessagesSquare, Mic, PenLine, ScanText } from '@lucide/svelte';
 import type { PieceKind } from '$core/pieces/kinds';
 import type { PieceView } from '$core/pieces/piece';
 import AnswersAbout from './AnswersAbout.svelte';
@@ -36,6 +36,7 @@ const ROWS: Record<PieceKind, Row> = {
   recording: { icon: Mic, head: BytesHead, about: RecordingAbout, inRow: true },
   answers: { icon: ListChecks, head: BytesHead, about: AnswersAbout },
   page: { icon: PenLine, head: BytesHead, about: PageAbout },
+  post: { icon: MessagesSquare, head: BytesHead, about: BytesAbout },
   portfolio: { icon: GalleryVerticalEnd, head: BytesHead, about: PortfolioAbout },
   link: { icon: Link, head: LinkHead, about: LinkAbout }
 };

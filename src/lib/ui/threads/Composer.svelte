@@ -4,7 +4,7 @@
   import { page } from '$app/state';
   import { sizeText } from '$core/materials/size-text';
   import { readersWords, sendWords, type Readers } from '$core/threads/readers';
-  import type { About, SaidWhere } from '$core/threads/views';
+  import type { About, PostView, SaidWhere } from '$core/threads/views';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import type { ScanGoal } from '$ui/scans/goal';
   import ScanButton from '$ui/scans/ScanButton.svelte';
@@ -20,9 +20,12 @@
     studentId: string | null;
     /** What can be pointed at. */
     points: readonly About[];
+    /** What is being answered. */
+    answering?: PostView | null;
+    leave?: () => void;
   }
   /** A place to say something. Who reads it stands above the field and on the button, so that neither is taken for the other. */
-  const { readers, where, studentId, points }: Props = $props();
+  const { readers, where, studentId, points, answering = null, leave = () => undefined }: Props = $props();
   /** A message is no lecture: seconds of what is recorded beside it. */
   const LONGEST = 300;
   const id = $props.id();
@@ -80,9 +83,15 @@
       return null;
     }
   });
+  /** Goes on writing, with what is quoted behind what was written. */
+  export function goOn(quoted: PostView | null) {
+    if (quoted) field?.add(`<blockquote>${quoted.html}</blockquote><p></p>`);
+    else field?.focus();
+  }
   function done() {
     field?.clear();
     hold([]);
+    leave();
   }
 </script>
 
@@ -105,6 +114,13 @@
     {/if}
     {readersWords(readers)}
   </p>
+  {#if answering}
+    <p class="flex flex-wrap items-center gap-x-3 text-sm">
+      Your answer to {answering.by}
+      <button type="button" class="link" onclick={leave}>Say it apart from that</button>
+      <input type="hidden" name="answersTo" value={answering.id} />
+    </p>
+  {/if}
   <RichField bind:this={field} bind:html {label} describedBy="{id}-who" />
   <input type="hidden" name="html" value={html} />
   {#if points.length > 0}

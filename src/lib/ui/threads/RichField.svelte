@@ -77,6 +77,17 @@
     if (writing) made.commands.focus('end');
   }
 
+  /** Puts something behind what is written, and goes on there. */
+  export function add(more: string) {
+    editor?.chain().focus('end').insertContent(more).run();
+  }
+
+  /** Goes on writing. */
+  export function focus() {
+    if (editor) editor.commands.focus('end');
+    else written?.focus();
+  }
+
   /** Empties the field, once what it held was sent. */
   export function clear() {
     editor?.commands.clearContent(true);

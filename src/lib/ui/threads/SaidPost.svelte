@@ -9,6 +9,8 @@
   import When from '$ui/time/When.svelte';
   import RichField from './RichField.svelte';
   import { saidForm } from './said-form';
+  import { firstWords } from '$core/tidings/first-words';
+  import KeepOrder from './KeepOrder.svelte';
 
   interface Props {
     post: PostView;
@@ -17,8 +19,12 @@
     studies: boolean;
     /** Where what it points at lies; null where that is not on this page. */
     pointHref: (about: About) => string | null;
+    /** Begins an answer to it; null where nothing can be said. */
+    answer?: ((post: PostView, quoted: boolean) => void) | null;
+    /** It stands below what it answers. */
+    inThread?: boolean;
   }
-  const { post, onFloor, studies, pointHref }: Props = $props();
+  const { post, onFloor, studies, pointHref, answer = null, inThread = false }: Props = $props();
   const now = $derived.by(getNow());
   const scripted = whenScripted();
   let editing = $state(false);
@@ -41,10 +47,19 @@
 
 <li class="border-l-2 pl-3 {post.fresh ? 'border-accent' : 'border-base-300'}">
   <p class="text-sm">
-    {#if post.fresh}<b class="mr-1">New.</b>{/if}<b>{post.by}</b>{post.teaches ? ', teaches' : ''} ·
+    {#if post.pinned}<b class="mr-1">Stands first.</b>{/if}{#if post.fresh}<b class="mr-1">New.</b>{/if}<b>{post.by}</b
+    >{post.teaches ? ', teaches' : ''} ·
     <When moment={post.at} />{#if post.edited}, put right since{/if}
     {#if post.mine}<span class="opacity-80">{post.heard ? '· read' : '· not read yet'}</span>{/if}
   </p>
+  {#if post.answersTo && !inThread}
+    <p class="text-sm opacity-85">
+      Answers {post.answersTo.by}{#if post.answersTo.says}: “{firstWords(post.answersTo.says)}”{/if}
+    </p>
+  {/if}
+  {#if post.takenDown}
+    <p class="text-sm font-medium">Taken down by {post.takenDown.by}: {post.takenDown.why}</p>
+  {/if}
   {#if post.about}
     <p class="text-sm">
       About {#if href}<a class="link" {href}>{post.about.name}</a>{:else}{post.about.name}{/if}
@@ -78,7 +93,25 @@
     </details>
   {/each}
   {#if problem}<p role="alert" class="text-sm font-medium text-error">{problem}</p>{/if}
-  {#if !editing && (editable || unsayable || movable)}
+  {#if !editing}
+    <div class="mt-1 flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm">
+      {#if answer && scripted.yes}
+        <button type="button" class="link" onclick={() => answer(post, false)}
+          >Answer<span class="sr-only"> {post.by}</span></button
+        >
+        <button type="button" class="link" onclick={() => answer(post, true)}
+          >Quote<span class="sr-only"> {post.by}</span></button
+        >
+      {/if}
+      {#if !post.mine}
+        <form method="post" action="/said?/unread" use:saidForm={told}>
+          {@render hidden()}<button class="link">Keep it as new</button>
+        </form>
+      {/if}
+      {#if !studies}<KeepOrder {post} {onFloor} {back} {told} />{/if}
+    </div>
+  {/if}
+  {#if !editing && !post.takenDown && (editable || unsayable || movable)}
     <div class="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-sm">
       {#if movable}
         <form method="post" action="/said?/aside" use:saidForm={told}>

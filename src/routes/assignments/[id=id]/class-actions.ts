@@ -15,6 +15,7 @@ import {
   undoInPerson,
   type Several as SeveralDone
 } from '$server/marking/class-actions';
+import { FloorForm, keepFloor } from '$server/threads/manage-post';
 import { handOutReading, showReading } from '$server/peers/hand-out';
 import { giveTo, shareEvenly } from '$server/marking/shares';
 import { returnKept, sayToEach } from '$server/marking/return-several';
@@ -40,6 +41,11 @@ const someWords =
 
 /** What a teacher does for one student of the class, or for several. */
 export const classActions = {
+  floor: action(
+    FloorForm,
+    (person, given, { params }: RequestEvent) => keepFloor(person, { ...given, assignmentId: params.id }),
+    { then: () => ({ done: 'Kept.' }), reader: 'teacher' }
+  ),
   excuse: actingOn(Who, excuse, 'teacher'),
   liftExcuse: actingOn(Who, liftExcuse, 'teacher'),
   undoInPerson: actingOn(Who, undoInPerson, 'teacher'),

@@ -17,6 +17,7 @@ await runScript(async () => {
     'chromium-headless-shell',
     'python3-jwcrypto',
     'python3-icalendar',
+    'python3-openpyxl',
     'poppler-utils',
     'pandoc'
   ]);

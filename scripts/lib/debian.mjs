@@ -13,6 +13,7 @@ const NEEDED = {
   // Another library than ours, against which the tests verify signatures.
   'python3-jwcrypto': () => existsSync('/usr/lib/python3/dist-packages/jwcrypto'),
   'python3-icalendar': () => existsSync('/usr/lib/python3/dist-packages/icalendar'),
+  'python3-openpyxl': () => existsSync('/usr/lib/python3/dist-packages/openpyxl'),
   // Other readers than ours, which open what we write.
   'poppler-utils': () => existsSync('/usr/bin/pdftotext'),
   pandoc: () => existsSync('/usr/bin/pandoc'),

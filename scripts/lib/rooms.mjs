@@ -7,7 +7,7 @@ import { dirname, join, relative, sep } from 'node:path';
  */
 export const ROOMS = {
   core: (
-    'time forms live people parties school search judging capture scans recordings materials lateness links mail pages portfolio questions pieces remarks packets courses plan ' +
+    'time sheets drawings forms live people parties school search judging capture scans recordings materials lateness links mail pages portfolio questions pieces remarks packets courses plan ' +
     'calendar receipts rounds shelf threads peers assignments marking grades checks tidings reminders family refusals'
   ).split(' '),
   server: (
@@ -18,7 +18,7 @@ export const ROOMS = {
   ui: (
     'time forms primitives tables rich live workers capture scans recordings people parties plan school judging rubric links materials ' +
     'threads tidings uploads questions remarks ' +
-    'combine checks receipts shelf pages portfolio pieces packets courses rounds peers marking desk grades search shell assignments authoring family'
+    'combine checks receipts shelf sheets drawings pages portfolio pieces packets courses rounds peers marking desk grades search shell assignments authoring family'
   ).split(' ')
 };
 

@@ -16,7 +16,19 @@ export const SOURCES = [
 export type SourceName = (typeof SOURCES)[number];
 
 /** What else there is of a file for those who may read it: its pages, a small picture, what a linked page showed of itself, what is said in it. */
-export const SHAPES = ['pdf', 'thumbnail', 'picture', 'captions', 'docx', 'html', 'pptx'] as const;
+export const SHAPES = [
+  'pdf',
+  'thumbnail',
+  'picture',
+  'captions',
+  'docx',
+  'html',
+  'pptx',
+  'xlsx',
+  'csv',
+  'svg',
+  'png'
+] as const;
 export type Shape = (typeof SHAPES)[number];
 
 /** The address at which a file is downloaded; what else there is of it stands below. */

@@ -10,6 +10,8 @@ import { Frame, SpeakerNotes } from './nodes/frame';
 import { Numbered } from './nodes/numbered';
 import { Paragraph } from './nodes/paragraph';
 import { Part } from './nodes/part';
+import { Drawing, StrokeNode } from './nodes/drawing';
+import { Sheet, SheetCell } from './nodes/sheet';
 import { Picture } from './nodes/picture';
 import { Answer, Choice, Entries, Entry, Lapsed, TeachersPart } from './nodes/prompts';
 
@@ -51,6 +53,10 @@ export const pageExtensions = (base = ''): Extensions => [
   Part,
   Frame,
   SpeakerNotes,
+  Sheet,
+  SheetCell,
+  Drawing,
+  StrokeNode,
   Division
 ];
 

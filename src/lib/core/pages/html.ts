@@ -1,4 +1,6 @@
 import type { JSONContent } from '@tiptap/core';
+import { drawingSvg } from '../drawings/svg';
+import { strokesOf } from './nodes/drawing';
 import { isSafeLink } from './safe-link';
 
 /** How the parts of a page that need more than tags are drawn. */
@@ -57,7 +59,9 @@ const ELEMENTS: Partial<Record<string, Element>> = {
   tableRow: wrap('tr'),
   tableHeader: cell('th'),
   tableCell: cell('td'),
-  table: (node, making) => `<table><tbody>${inside(node, making)}</tbody></table>`,
+  // Computed before: a sheet that stands here still is one of values (`spelled-out`).
+  table: (node, making) =>
+    `<table${node.attrs?.ofSheet === true ? ' class="sheet"' : ''}><tbody>${inside(node, making)}</tbody></table>`,
   heading: (node, making) => {
     const level = Math.min(6, Math.max(1, Math.round(Number(node.attrs?.level)) || 1));
     return `<h${level}>${inside(node, making)}</h${level}>`;
@@ -72,6 +76,10 @@ const ELEMENTS: Partial<Record<string, Element>> = {
   horizontalRule: () => '<hr>',
   hardBreak: () => '<br>',
   pageBreak: () => '<hr class="page-break">',
+  drawing: (node, { picture }) => {
+    const under = String(node.attrs?.under ?? '');
+    return `<div class="drawing">${drawingSvg(strokesOf(node), String(node.attrs?.alt ?? ''), under === '' ? null : picture(under))}</div>`;
+  },
   frame: ({ attrs, content }, making) =>
     `<section class="frame${attrs?.ratio === '4:3' ? ' frame-narrow' : ''}">${inside({ content: content ?? [] }, making)}</section>`,
   speakerNotes: (node, making) => `<aside class="speaker-notes">${inside(node, making)}</aside>`,

@@ -29,7 +29,8 @@ function within(
   if (node.type === 'text') left.characters -= node.text?.length ?? 0;
   for (const value of Object.values(node.attrs ?? {}))
     left.characters -= typeof value === 'string' ? value.length : (JSON.stringify(value) ?? '').length;
-  if (node.type === 'image' && (--left.pictures < 0 || !PICTURE.test(String(node.attrs?.src)))) return false;
+  const shows = pictureIn(node);
+  if (shows !== null && (--left.pictures < 0 || !PICTURE.test(shows))) return false;
   if (left.characters < 0) return false;
   return (node.content ?? []).every((child) => within(child, depth - 1, left));
 }
@@ -38,9 +39,16 @@ function within(
 export function picturesOf(page: JSONContent): string[] {
   const names = new Set<string>();
   const walk = (node: JSONContent) => {
-    if (node.type === 'image' && typeof node.attrs?.src === 'string') names.add(node.attrs.src);
+    const shows = pictureIn(node);
+    if (shows !== null) names.add(shows);
     node.content?.forEach(walk);
   };
   walk(page);
   return [...names];
+}
+
+/** The picture that a node shows: a picture itself, or what lies below a drawing; null where it shows none. */
+function pictureIn({ type, attrs }: JSONContent): string | null {
+  if (type === 'image') return String(attrs?.src);
+  return type === 'drawing' && typeof attrs?.under === 'string' && attrs.under !== '' ? attrs.under : null;
 }

@@ -1,4 +1,6 @@
 import type { JSONContent } from '@tiptap/core';
+import { sheetTable } from '../sheets/table';
+import { sheetCells } from './nodes/sheet';
 import { evidenceOf, evidenceWords } from './evidence';
 import { has, textOf } from './walk';
 
@@ -47,6 +49,23 @@ const SPELLED: Partial<Record<string, Spell>> = {
     if (said) return content;
     if (room) return [box()];
     return [line({ ...words(attrs?.optional === true ? 'Left empty' : 'Not answered'), marks: [{ type: 'italic' }] })];
+  },
+  sheet: (node) => {
+    const [head = [], ...rows] = sheetTable(sheetCells(node));
+    const name = String(node.attrs?.name ?? '');
+    const said = (text: string, type = 'tableCell') => cell([line(...(text === '' ? [] : [words(text)]))], type);
+    return [
+      ...(name === '' ? [] : [line(words(name, true))]),
+      head.length === 0
+        ? line(words('An empty sheet'))
+        : {
+            ...table([
+              head.map((text) => said(text, 'tableHeader')),
+              ...rows.map((row) => row.map((text) => said(text)))
+            ]),
+            attrs: { ofSheet: true }
+          }
+    ];
   },
   part: ({ attrs, content = [] }) =>
     content.some(({ type }) => type === 'frame')

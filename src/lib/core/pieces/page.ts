@@ -3,7 +3,7 @@ import type { PieceModule } from './module';
 import type { BytesPiece, PagePiece, PortfolioPiece, PostPiece } from './piece';
 
 /** In which forms a page is handed over: as it is kept, and as it is printed and shown. */
-export const PAGE_FORMS: readonly string[] = ['md', 'pdf', 'html', 'pptx'];
+export const PAGE_FORMS: readonly string[] = ['md', 'pdf', 'html', 'pptx', 'xlsx', 'csv', 'svg', 'png'];
 
 /** A page that is written in its place. Wherever a file does that is one of its forms, it does. */
 const OF_PAGES: PieceModule<BytesPiece> = {

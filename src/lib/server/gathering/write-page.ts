@@ -1,5 +1,7 @@
 import { allowed, type Refusal } from '$core/packets/allowed';
 import { newDeck } from '$core/pages/deck';
+import { newDrawing } from '$core/pages/nodes/drawing';
+import { sheetMarkdown } from '$core/pages/nodes/sheet';
 import type { Update } from '$core/pages/merge';
 import { picturesOf } from '$core/pages/sound';
 import { keepableName } from '$core/pieces/names';
@@ -26,6 +28,14 @@ import { publish } from '../live/publish';
 import { arranging, type OnePiece } from './arranging';
 import { addFile } from './pieces';
 
+/** What each kind of page begins with. */
+const BEGINNINGS = {
+  page: (name: string) => `# ${name}\n`,
+  deck: (name: string) => newDeck(name),
+  sheet: (name: string) => `${sheetMarkdown(name, [])}\n`,
+  drawing: () => `${newDrawing()}\n`
+};
+
 /** What of a page its writer has not got yet. */
 export interface WhatIsNew {
   /** What the page began with: what is written elsewhere is never merged into another text. */
@@ -49,15 +59,15 @@ export async function beginPage(
     deliverableId: string | null;
     name: string;
     key: string;
-    /** A deck begins with a frame; where there is a starter, it is that. */
-    as?: 'page' | 'deck' | undefined;
+    /** What it begins with, where there is no starter. */
+    as?: keyof typeof BEGINNINGS | undefined;
     insteadOf?: string | undefined;
   }
 ): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
   const name = keepableName(`${input.name}.md`);
   if (name === null) return { ok: false, why: 'name-too-long' };
   const starter = await starterText(input.deliverableId);
-  const text = starter ?? (input.as === 'deck' ? newDeck(input.name) : `# ${input.name}\n`);
+  const text = starter ?? BEGINNINGS[input.as ?? 'page'](input.name);
   const blob = await storeText(text, 'text/markdown');
   const { assignmentId, deliverableId, key } = input;
   const insteadOf = input.insteadOf === undefined ? [] : [input.insteadOf];

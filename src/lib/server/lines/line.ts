@@ -53,10 +53,10 @@ const ANSWERED = `select json_build_array(sum((g.facts -> 'answered' ->> 0)::int
 
 /** What of a packet of several waits for the person of the line. */
 const SHARED = `select case when bool_or(t.finished_at is null) then 'open' when count(*) > 0 then 'finished'
-    when coalesce((select l.seq from party_looks l where l.packet_id = p.id and l.person_id = e.person_id), -1) < (
+    when coalesce((select l.seq from party_looks l where l.packet_id = p.id and l.person_id = o.person_id), -1) < (
       select coalesce(max(v.seq), 0) from custody_events v where v.packet_id = p.id and v.type in ('piece-added', 'piece-removed'))
     then 'to-look' end
-  from pieces f join page_parts t on t.piece_id = f.id and t.person_id = e.person_id where f.packet_id = p.id`;
+  from pieces f join page_parts t on t.piece_id = f.id and t.person_id = o.person_id where f.packet_id = p.id`;
 
 /** What a line tells. Aliases: the assignment `a`, its unit `u`, its course `c`, the packet `p`, what was seen of it `seen`. */
 export const LINE_COLUMNS = `
@@ -68,7 +68,7 @@ export const LINE_COLUMNS = `
   coalesce(p.ran_out_at is not null, false) as "ranOut", a.unit_id as "unitId", u.position as "unitPlace", a.position as place,
   case when p.pieces > 0 then (${ASKED}) else 0 end as asked, case when p.pieces > 0 then (${FILLED}) else 0 end as filled,
   case when p.pieces > 0 then (${ANSWERED}) end as answered,
-  case when p.pieces > 0 and p.party_id <> e.person_id then (${SHARED}) end as shared,
+  case when p.pieces > 0 and p.party_id <> o.person_id then (${SHARED}) end as shared,
   ${PROJECTION_COLUMNS}`;
 
 /**

@@ -18,7 +18,11 @@ const TYPES: Record<Form, string> = {
   pdf: 'application/pdf',
   html: 'text/html',
   docx: 'application/vnd.openxmlformats-officedocument.wordprocessingml.document',
-  pptx: 'application/vnd.openxmlformats-officedocument.presentationml.presentation'
+  pptx: 'application/vnd.openxmlformats-officedocument.presentationml.presentation',
+  xlsx: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+  csv: 'text/csv',
+  svg: 'image/svg+xml',
+  png: 'image/png'
 };
 
 /** By which a form of a page is found again: its bytes can be the same where its name or how it is set is not. */

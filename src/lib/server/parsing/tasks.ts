@@ -24,7 +24,7 @@ export interface FileOnDisk {
 /** A page that is to be made in another form. `pictures`: by the name that each has on it. */
 export interface PageForm {
   path: string;
-  form: 'pdf' | 'html' | 'docx' | 'pptx';
+  form: 'pdf' | 'html' | 'docx' | 'pptx' | 'xlsx' | 'csv' | 'svg' | 'png';
   title: string;
   serif: boolean;
   spacing: number;

@@ -28,6 +28,10 @@ const SHAPED: Record<Shape, (found: Found) => Promise<StoredFile>> = {
   docx: async (found) => formed(found, 'docx'),
   html: async (found) => formed(found, 'html'),
   pptx: async (found) => formed(found, 'pptx'),
+  xlsx: async (found) => formed(found, 'xlsx'),
+  csv: async (found) => formed(found, 'csv'),
+  svg: async (found) => formed(found, 'svg'),
+  png: async (found) => formed(found, 'png'),
   thumbnail: async (found) => thumbnailOf(bytesOf(found)),
   picture: async ({ picture }) => {
     if (!picture) throw new NotHere('This picture');

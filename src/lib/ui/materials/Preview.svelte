@@ -21,10 +21,24 @@
     ['docx', 'As DOCX'],
     ['html', 'As HTML']
   ] as const;
-  const isDeck = $derived(
-    'html' in preview && typeof preview.html === 'string' && preview.html.includes('<section class="frame')
-  );
-  const forms = $derived(isDeck ? ([...FORMS, ['pptx', 'As PPTX']] as const) : FORMS);
+  /** What else a page can be handed on as, by what stands on it. */
+  const holds = (mark: string) => preview.kind === 'written' && preview.html.includes(mark);
+  const forms = $derived([
+    ...FORMS,
+    ...(holds('<section class="frame') ? [['pptx', 'As PPTX'] as const] : []),
+    ...(holds('<div class="drawing"')
+      ? ([
+          ['svg', 'Its drawing as SVG'],
+          ['png', 'Its drawing as PNG']
+        ] as const)
+      : []),
+    ...(holds('<table class="sheet"')
+      ? ([
+          ['xlsx', 'Its sheets as XLSX'],
+          ['csv', 'Its sheet as CSV']
+        ] as const)
+      : [])
+  ]);
 </script>
 
 {#if preview.kind === 'pdf'}

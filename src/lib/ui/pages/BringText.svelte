@@ -9,12 +9,12 @@
   const { label, bring }: Props = $props();
 </script>
 
-<label class="btn btn-ghost btn-sm" title="{label}: DOCX, ODT, PPTX, HTML, Markdown">
+<label class="btn btn-ghost btn-sm" title="{label}: DOCX, ODT, PPTX, XLSX, CSV, HTML, Markdown">
   <FileInput size={16} strokeWidth={1.75} aria-hidden="true" />
   {label}
   <input
     type="file"
-    accept=".docx,.odt,.pptx,.html,.htm,.md,.markdown,.txt"
+    accept=".docx,.odt,.pptx,.xlsx,.csv,.html,.htm,.md,.markdown,.txt"
     class="sr-only"
     onchange={({ currentTarget }) => {
       const [file] = currentTarget.files ?? [];

@@ -24,6 +24,7 @@
   import { goToPrompt } from './go-to-prompt';
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
+  import { notePlace } from './drawing-place';
   import DeckBar from './DeckBar.svelte';
   import PageChecks from './PageChecks.svelte';
   import ToDealWith from '$ui/remarks/ToDealWith.svelte';
@@ -122,6 +123,7 @@
       refused: goal.starter ? () => (fixed = true) : null,
       along: others && { along: others, refused: (part) => (theirs = part.personId ?? '') }
     });
+    notePlace(editor, { pieceId: goal.pieceId, address });
     count(editor, 0);
     deck = isDeck(editor.getJSON());
     goOn(editor, others?.mine);

@@ -1,5 +1,5 @@
 import type { Editor } from '@tiptap/core';
-import { ListChecks, Pilcrow, Redo2, Sigma, SquareSplitVertical, Undo2 } from '@lucide/svelte';
+import { ListChecks, PencilLine, Pilcrow, Redo2, Sheet, Sigma, SquareSplitVertical, Undo2 } from '@lucide/svelte';
 import { HEADINGS, PLAIN_TOOLS, TABLE, type Tool } from '$ui/rich/tools';
 
 /** What a page holds besides what any text with parts does. */
@@ -26,6 +26,28 @@ export const PAGE_TOOLS: Tool[] = [
     run: (e) => place(e, { type: 'footnote', attrs: { text: '' } })
   },
   {
+    mark: 'sheet',
+    label: 'Sheet of cells',
+    icon: Sheet,
+    run: (e) =>
+      e
+        .chain()
+        .focus()
+        .insertContent({ type: 'sheet', attrs: { id: newId() } })
+        .run()
+  },
+  {
+    mark: 'drawing',
+    label: 'Drawing',
+    icon: PencilLine,
+    run: (e) =>
+      e
+        .chain()
+        .focus()
+        .insertContent({ type: 'drawing', attrs: { id: newId() } })
+        .run()
+  },
+  {
     mark: 'pageBreak',
     label: 'New sheet from here',
     icon: SquareSplitVertical,
@@ -34,6 +56,8 @@ export const PAGE_TOOLS: Tool[] = [
   { mark: 'undo', label: 'Undo', icon: Undo2, run: (e) => e.chain().focus().undo().run() },
   { mark: 'redo', label: 'Do again', icon: Redo2, run: (e) => e.chain().focus().redo().run() }
 ];
+
+const newId = () => `n-${crypto.randomUUID().slice(0, 8)}`;
 
 /** Puts in something that is then filled in, and picks it, so that its field opens. */
 function place(editor: Editor, node: { type: string; attrs: Record<string, string> }): boolean {

@@ -33,7 +33,7 @@ const PageForm = z.object({
   deliverable: PlaceId,
   key: Key,
   name: z.string().trim().min(1, 'Give the page a name.').max(200),
-  as: z.enum(['page', 'deck']).default('page')
+  as: z.enum(['page', 'deck', 'sheet', 'drawing']).default('page')
 });
 const TakeForm = z.object({
   deliverable: PlaceId,

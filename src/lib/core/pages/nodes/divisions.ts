@@ -1,11 +1,19 @@
 import { Extension } from '@tiptap/core';
+import { drawingDivisions } from './drawing';
 import { deckDivisions } from './frame';
 import { fenceAt, type Fence } from './fence';
 import { partDivisions } from './part';
 import { promptDivisions } from './prompts';
+import { sheetDivisions } from './sheet';
 import type { Divisions } from './division';
 
-const KINDS: Divisions = { ...promptDivisions, ...partDivisions, ...deckDivisions };
+const KINDS: Divisions = {
+  ...promptDivisions,
+  ...partDivisions,
+  ...deckDivisions,
+  ...sheetDivisions,
+  ...drawingDivisions
+};
 
 /** Reads fenced divisions of Markdown as the parts of a page that they are; of an unknown kind, what stands in them is read as it is. */
 export const Division = Extension.create({

@@ -24,7 +24,7 @@ alter table receipts add foreign key (packet_id) references packets on delete ca
 alter table receipts add check ((round_no is null) = (part_sha256 is not null));
 -- A party of everybody in the course takes in whoever comes later, unless they have work of their own there.
 alter table blob_forms drop constraint blob_forms_form_check;
-alter table blob_forms add check (form in ('pdf', 'html', 'docx', 'pptx'));
+alter table blob_forms add check (form in ('pdf', 'html', 'docx', 'pptx', 'xlsx', 'csv', 'svg', 'png'));
 alter table parties add column everybody boolean not null default false;
 create function join_everybody() returns trigger language plpgsql as $$
 begin
@@ -44,7 +44,7 @@ export const down = `
 drop trigger enrolments_join_everybody on enrolments;
 drop function join_everybody;
 alter table parties drop column everybody;
-delete from blob_forms where form = 'pptx';
+delete from blob_forms where form not in ('pdf', 'html', 'docx');
 drop table place_parts;
 drop table page_parts;
 delete from receipts where round_no is null;

@@ -1,5 +1,7 @@
 import { readFile, stat } from 'node:fs/promises';
+import { dsvFormat } from 'd3-dsv';
 import mammoth from 'mammoth';
+import { sheetMarkdown } from '$core/pages/nodes/sheet';
 import { MOST_UNPACKED } from '$core/materials/facts';
 import { previewKind } from '$core/materials/preview';
 import { endingOf } from '$core/materials/file-kinds';
@@ -10,6 +12,7 @@ import { TooCostly } from '../../parsing/limits';
 import type { FileOnDisk } from '../../parsing/tasks';
 import { cleanPage } from './clean';
 import { presentationDeck } from './presentation';
+import { workbookSheets } from './workbook';
 import { openDocumentHtml } from './open-document';
 
 /** Larger documents are not taken apart: their pictures would be held in memory. */
@@ -29,11 +32,23 @@ export async function readText(file: FileOnDisk): Promise<Brought | null> {
   if (kind === 'document') return fromDocx(file.path);
   if (kind === 'office' && ending === 'pptx') return presentationDeck(file.path, MOST_PICTURES);
   if (kind === 'office' && ending === 'odt') return fromOpenDocument(file.path);
+  if (ending === 'xlsx') return workbookSheets(file.path);
+  if (ending === 'csv' || ending === 'tsv') return fromTable(file.path, file.name);
   if (!['text', 'markdown'].includes(kind)) return null;
   const text = (await readFile(file.path, 'utf8')).slice(0, LONGEST_PAGE);
   if (ending === 'html' || ending === 'htm' || file.mediaType.startsWith('text/html'))
     return { html: cleanPage(text), markdown: null, pictures: [] };
   return { html: null, markdown: kind === 'markdown' ? text : asParagraphs(text), pictures: [] };
+}
+
+/** Comma-separated values (RFC 4180) as a sheet, whatever separates them. */
+async function fromTable(path: string, name: string): Promise<Brought> {
+  const text = (await readFile(path, 'utf8')).slice(0, LONGEST_PAGE).replace(/^\uFEFF/, '');
+  const [line = ''] = text.split('\n', 1);
+  const tabs = name.toLowerCase().endsWith('.tsv') || line.includes('\t');
+  const delimiter = tabs ? '\t' : line.split(';').length > line.split(',').length ? ';' : ',';
+  const rows = dsvFormat(delimiter).parseRows(text);
+  return { html: null, markdown: `${sheetMarkdown(name.replace(/\.\w+$/, ''), rows)}\n`, pictures: [] };
 }
 
 /** By which a picture stands in what was read, until it has its name on the page. */

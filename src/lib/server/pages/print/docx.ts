@@ -24,6 +24,7 @@ import sharp from 'sharp';
 import { fromMarkdown } from '$core/pages/markdown';
 import { isSafeLink } from '$core/pages/safe-link';
 import { spelledOut } from '$core/pages/spelled-out';
+import { withDrawings } from './drawing-picture';
 import { bareMathml } from './mathml';
 
 interface Written {
@@ -36,8 +37,9 @@ interface Written {
 
 /** A page as a text document (Office Open XML, ECMA-376): its headings are headings, its formulas formulas, its notes notes. */
 export async function writeDocx(page: Written): Promise<Uint8Array> {
-  const writer = new Writer(page);
-  const children = await writer.blocks(spelledOut(fromMarkdown(page.markdown)).content ?? [], {});
+  const { page: whole, picture } = await withDrawings(spelledOut(fromMarkdown(page.markdown)), page.picture);
+  const writer = new Writer({ ...page, picture });
+  const children = await writer.blocks(whole.content ?? [], {});
   const doc = new Document({
     title: page.title,
     creator: 'Vendro',

@@ -7,6 +7,7 @@ import { fromMarkdown } from '$core/pages/markdown';
 import { RATIOS } from '$core/pages/nodes/frame';
 import { isSafeLink } from '$core/pages/safe-link';
 import { spelledOut } from '$core/pages/spelled-out';
+import { withDrawings } from './drawing-picture';
 import { textOf } from '$core/pages/walk';
 
 interface Written {
@@ -27,8 +28,9 @@ const TITLE = 0.9;
  * A deck as a presentation (Office Open XML, ECMA-376): a slide for each frame, its first heading as title, its text as text, its
  * pictures beside it, what the speaker says as notes.
  */
-export async function writePptx({ markdown, title, serif, picture }: Written): Promise<Uint8Array> {
-  const frames = framesOf(spelledOut(fromMarkdown(markdown)));
+export async function writePptx({ markdown, title, serif, picture: own }: Written): Promise<Uint8Array> {
+  const { page, picture } = await withDrawings(spelledOut(fromMarkdown(markdown)), own);
+  const frames = framesOf(page);
   const deck = new PptxGen();
   const width = HEIGHT * RATIOS[frames[0]?.ratio ?? '16:9'];
   deck.defineLayout({ name: 'FRAME', width, height: HEIGHT });

@@ -16,7 +16,7 @@
   const writing = getWriting();
   let goal = $state.raw<PageGoal | null>(null);
   const copied = $derived(at.place.starter === true && at.pieces.some(isStarterCopy));
-  let as = $state<'page' | 'deck'>('page');
+  let as = $state<'page' | 'deck' | 'sheet' | 'drawing'>('page');
   let busy = $state(false);
   let problem = $state('');
   /** Where the brief says nothing, it is named for what was set and for who writes it. */
@@ -60,11 +60,13 @@
     {#if !at.place.starter}
       <Field label="What it is"
         ><select class="select select-sm" name="as" bind:value={as}
-          ><option value="page">A page</option><option value="deck">A deck of frames</option></select
+          ><option value="page">A page</option><option value="deck">A deck of frames</option><option value="sheet"
+            >A sheet</option
+          ><option value="drawing">A drawing</option></select
         ></Field
       >
     {/if}
-    <Field label={as === 'deck' ? 'Name of the deck' : 'Name of the page'}
+    <Field label={`Name of the ${as}`}
       ><input class="input w-80 max-w-full input-sm" name="name" value={name} required maxlength="200" /></Field
     >
     <button class="btn btn-primary btn-sm" disabled={busy}

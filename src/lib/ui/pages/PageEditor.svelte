@@ -28,6 +28,7 @@
   import DeckBar from './DeckBar.svelte';
   import PageChecks from './PageChecks.svelte';
   import ToDealWith from '$ui/remarks/ToDealWith.svelte';
+  import NotTheirs from './NotTheirs.svelte';
   import PageTogether from './PageTogether.svelte';
   import PageTools from './PageTools.svelte';
   import { setOf } from './set-of';
@@ -103,7 +104,14 @@
   });
 
   async function begin() {
-    const { writtenPage, pageEditor, readFrom: reading, Along, showAlong: showing } = await import('./writer');
+    const {
+      writtenPage,
+      pageEditor,
+      readFrom: reading,
+      Along,
+      showAlong: showing,
+      takeInCursor
+    } = await import('./writer');
     readFrom = reading;
     if (gone) return;
     const opened = (written = writtenPage(new PageLine(address), new KeptWriting(owner(), goal.pieceId)));
@@ -123,6 +131,8 @@
       refused: goal.starter ? () => (fixed = true) : null,
       along: others && { along: others, refused: (part) => (theirs = part.personId ?? '') }
     });
+    const writing = editor;
+    opened.beforeOthers = () => takeInCursor(writing);
     notePlace(editor, { pieceId: goal.pieceId, address });
     count(editor, 0);
     deck = isDeck(editor.getJSON());
@@ -280,16 +290,7 @@
             {said} <button type="button" class="link" onclick={() => (said = '')}>All right</button>
           </p>
         {/if}
-        {#if theirs !== null && along}
-          <p class="border-b border-base-300 px-4 py-2 text-sm" role="status">
-            {theirs === ''
-              ? 'Nobody has taken this part yet. Take it, then write in it.'
-              : theirs === along.who.me
-                ? 'Your part is finished. Go on with it, then write in it.'
-                : `This part is for ${along.nameOf(theirs)} to write.`}
-            <button type="button" class="link" onclick={() => (theirs = null)}>All right</button>
-          </p>
-        {/if}
+        {#if theirs !== null && along}<NotTheirs {along} whose={theirs} close={() => (theirs = null)} />{/if}
         {#if fixed}
           <p class="border-b border-base-300 px-4 py-2 text-sm" role="status">
             What your teacher wrote stays as it is. Write where an answer goes.

@@ -98,11 +98,12 @@
   }
 </script>
 
+<!-- A button that is not to be pressed any more loses the keys: they are heard wherever they go. -->
+<svelte:window onkeydown={key} />
 <dialog
   bind:this={sheet}
   aria-label="{name}, shown"
   onclose={close}
-  onkeydown={key}
   class="m-0 size-full max-h-none max-w-none overflow-hidden bg-neutral p-0 text-neutral-content"
 >
   <div class="flex size-full flex-col">

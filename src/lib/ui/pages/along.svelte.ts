@@ -162,6 +162,7 @@ export class Along {
     const { me } = this.who;
     this.here = this.#seen.people.filter((id) => id !== me);
     this.page.together = this.#seen.any;
+    this.page.beforeOthers();
     const change = { added: [], updated: changed, removed: [] };
     this.awareness.emit('change', [change, 'there']);
   }

@@ -53,6 +53,11 @@ export function pageEditor({ element, doc, label, base, pictures, onChange, onTu
   });
 }
 
+/** Takes in where the cursor was just put, before the page is drawn anew: the browser says so only a moment later. */
+export function takeInCursor({ view, isDestroyed }: Editor): void {
+  if (!isDestroyed) (view as unknown as { domObserver?: { flush?: () => void } }).domObserver?.flush?.();
+}
+
 /** Pictures among what is pasted or dropped. A word processor brings one of its text besides: then the text is meant. */
 function taken(data: DataTransfer | null, at: number | null, pictures: Given['pictures']): boolean {
   const files = [...(data?.files ?? [])].filter(({ type }) => type.startsWith('image/'));

@@ -23,6 +23,8 @@ const FROM_THERE = 'there';
 export class WrittenPage {
   saving = $state.raw<Saving>({ state: 'opening' });
   readonly doc = new Doc();
+  /** Called before what others wrote is shown: where its writer has just put the cursor is taken in first. */
+  beforeOthers: () => void = () => undefined;
   /** Others have it open at present. */
   together = false;
   /** What stood there at the last pause, for whoever finds nothing to merge it into. */
@@ -82,6 +84,7 @@ export class WrittenPage {
   takeAlong(written: ReadonlyArray<[seq: number, update: Uint8Array]>): void {
     const last = written.at(-1)?.[0] ?? 0;
     if (this.saving.state === 'opening' || last <= this.#seq) return;
+    this.beforeOthers();
     this.doc.transact(() => {
       for (const [seq, update] of written) {
         applyUpdate(this.doc, update, FROM_THERE);
@@ -176,6 +179,7 @@ export class WrittenPage {
   }
 
   #take({ seq, at, updates }: News): void {
+    if (updates.length > 0) this.beforeOthers();
     this.doc.transact(() => {
       for (const update of updates) applyUpdate(this.doc, update, FROM_THERE);
     }, FROM_THERE);

@@ -5,7 +5,7 @@ import type { PageLine } from './page-line';
 import { WrittenPage } from './page.svelte';
 
 // What writes pages is large: it is fetched by whoever writes, and by nobody else.
-export { pageEditor } from './page-editor';
+export { pageEditor, takeInCursor } from './page-editor';
 export { Along } from './along.svelte';
 export { showAlong } from './along-view';
 export { readFrom } from './read-from';

@@ -256,7 +256,7 @@
       bind:this={grid}
       role="grid"
       aria-label="Cells of {name}"
-      class="border-collapse"
+      class="border-collapse select-none"
       onkeydown={key}
       oncopy={copied}
       onpaste={pasted}
@@ -289,8 +289,9 @@
                 class={[
                   'h-7 max-w-56 truncate border border-base-300 px-2',
                   isPicked(row, column) && 'bg-base-200',
-                  typeof values.get(where) === 'number' && 'figures text-right'
+                  typeof values.get(where) === 'number' && 'figures'
                 ]}
+                style:text-align={typeof values.get(where) === 'number' ? 'right' : undefined}
                 onpointerdown={(event) => void go({ row, column }, event.shiftKey)}
                 onpointerenter={({ buttons, pointerType }) =>
                   buttons === 1 && pointerType === 'mouse' && void go({ row, column }, true)}

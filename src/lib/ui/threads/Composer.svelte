@@ -88,10 +88,16 @@
     if (quoted) field?.add(`<blockquote>${quoted.html}</blockquote><p></p>`);
     else field?.focus();
   }
+  /** What is on its way: whoever is quick writes the next before the answer has come, and keeps it. */
+  let sent: { html: string; answering: PostView | null } | null = null;
+  function send(on: boolean) {
+    busy = on;
+    if (on) sent = { html, answering };
+  }
   function done() {
-    field?.clear();
+    if (sent?.html === html) field?.clear();
     hold([]);
-    leave();
+    if (sent?.answering === answering) leave();
   }
 </script>
 
@@ -100,7 +106,7 @@
   action="/said?/say"
   enctype="multipart/form-data"
   class="grid gap-2"
-  use:saidForm={{ busy: (on) => (busy = on), problem: (words) => (problem = words), done }}
+  use:saidForm={{ busy: send, problem: (words) => (problem = words), done }}
 >
   <input type="hidden" name="to" value={readers.to} />
   <input type="hidden" name="back" value={page.url.pathname + page.url.search} />

@@ -36,7 +36,8 @@ function workbookCell(
 ) {
   const format = FORMATS[form];
   const shown = format === undefined ? {} : { format };
-  if (raw.startsWith('=') && !(value instanceof Trouble)) return { type: 'Formula' as const, value: raw.slice(1), ...shown };
+  if (raw.startsWith('=') && !(value instanceof Trouble))
+    return { type: 'Formula' as const, value: raw.slice(1), ...shown };
   if (typeof value === 'number') return { type: Number, value, ...shown };
   if (typeof value === 'boolean') return { type: Boolean, value };
   return { type: String, value: value instanceof Trouble ? value.code : (value ?? raw) };

@@ -44,6 +44,7 @@ const OF_ODILE = [
   '/courses/tidal-ecology',
   '/courses/tidal-ecology/about',
   '/courses/tidal-ecology/roster',
+  '/courses/tidal-ecology/floor',
   '/courses/tidal-ecology/set',
   '/courses/tidal-ecology/notices/new',
   '/courses/tidal-ecology/grades',

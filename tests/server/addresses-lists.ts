@@ -98,6 +98,8 @@ export const OF_COURSE = [
   'GET /courses/[course]/about',
   'GET /courses/[course]/roster',
   'GET /courses/[course]/aside',
+  'GET /courses/[course]/floor',
+  'POST /courses/[course]/floor heard',
   'GET /courses/[course]/board',
   'GET /courses/[course]/board/csv',
   'GET /courses/[course]/remarks',
@@ -113,6 +115,11 @@ export const OF_COURSE = [
 
 /** Fields of forms that are the same in every school. */
 export const FIXED = {
+  how: 'each',
+  on: 'yes',
+  why: 'x',
+  question: 'x',
+  part: 'p-1',
   no: '1',
   scheme: '{}',
   says: '80',

@@ -9,7 +9,6 @@
   import { evidenceOf, type Evidence } from '$core/pages/evidence';
   import { isDeck } from '$core/pages/deck';
   import { measures, type Measures } from '$core/pages/measures';
-  import { promptsOf } from '$core/pages/starter';
   import { rangeWords, UNITS, within } from '$core/pieces/wants';
   import { owner } from '$ui/capture/owner';
   import IconButton from '$ui/forms/IconButton.svelte';
@@ -20,8 +19,7 @@
   import AnswersBar from './AnswersBar.svelte';
   import { EVIDENCE_WANTED, type EvidenceWanted } from './entry-view';
   import { pageAddress, type PageGoal } from './goal';
-  import { goToPart } from './go-to-part';
-  import { goToPrompt } from './go-to-prompt';
+  import { goOn } from './go-on';
   import { KeptWriting } from './kept-writing';
   import { PageLine } from './page-line';
   import { notePlace } from './drawing-place';
@@ -136,15 +134,8 @@
     notePlace(editor, { pieceId: goal.pieceId, address });
     count(editor, 0);
     deck = isDeck(editor.getJSON());
-    goOn(editor, others?.mine);
+    goOn(editor, { starter: goal.starter, mine: others?.mine });
     if (goal.from) await readInto(goal.from);
-  }
-
-  /** One goes on in one's own part, and in a starter's copy where something is open. */
-  function goOn(editor: Editor, mine: string | undefined) {
-    const open = goal.starter ? promptsOf(editor.getJSON()).find(({ answered }) => !answered) : undefined;
-    if (mine !== undefined) goToPart(editor, mine);
-    else if (!open || !goToPrompt(editor, open.id)) editor.commands.focus('end');
   }
 
   /** Counted where one pauses: on a long page it takes longer than a key. */

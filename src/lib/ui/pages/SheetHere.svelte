@@ -13,12 +13,12 @@
     const { at, editor } = model;
     if (at === null) return;
     const { tr, schema } = editor.state;
-    const left = new Map(changed);
+    const written: string[] = [];
     const end = () => tr.mapping.map(at + model.node.nodeSize - 1);
     model.node.forEach((node, offset) => {
-      const next = left.get(String(node.attrs.at));
+      const next = changed.get(String(node.attrs.at));
       if (next === undefined) return;
-      left.delete(String(node.attrs.at));
+      written.push(String(node.attrs.at));
       const place = tr.mapping.map(at + 1 + offset);
       if (next.raw === '' && next.form === 'plain') tr.delete(place, place + node.nodeSize);
       else {
@@ -26,7 +26,11 @@
         if (node.attrs.form !== next.form) tr.setNodeAttribute(place, 'form', next.form);
       }
     });
-    const fresh = asCells(new Map([...left].filter(([, { raw, form }]) => raw !== '' || form !== 'plain')));
+    const fresh = asCells(
+      new Map(
+        [...changed].filter(([where, { raw, form }]) => !written.includes(where) && (raw !== '' || form !== 'plain'))
+      )
+    );
     for (const json of fresh) tr.insert(end(), schema.nodeFromJSON(json));
     if (tr.docChanged) editor.view.dispatch(tr);
   }

@@ -1,20 +1,10 @@
 <script lang="ts">
   import { tick } from 'svelte';
-  import { addressOf, columnName, MOST_COLUMNS, MOST_ROWS, moved, placeAt, type Place } from '$core/sheets/address';
+  import { addressOf, columnName, MOST_COLUMNS, MOST_ROWS, placeAt, type Place } from '$core/sheets/address';
+  import { eachPicked, filledDown, inOrderOf, pastedAt, pickedOf } from '$core/sheets/changes';
   import { evaluate } from '$core/sheets/evaluate';
-  import {
-    cellsOf,
-    fromCsv,
-    FORMS,
-    LONGEST_CELL,
-    rowsOf,
-    toCsv,
-    type Cell,
-    type Chart,
-    type Form
-  } from '$core/sheets/sheet';
+  import { FORMS, LONGEST_CELL, rowsOf, toCsv, type Cell, type Chart, type Form } from '$core/sheets/sheet';
   import { shownValue } from '$core/sheets/shown';
-  import { sorted } from '$core/sheets/sort';
   import { sheetTable } from '$core/sheets/table';
   import SheetChart from './SheetChart.svelte';
 
@@ -29,7 +19,6 @@
   }
   /** A sheet as it is written: cells by arrow keys, a finger or a pen, formulas, number formats, order, a filter and a chart. */
   const { name, cells, chart, write, setName, setChart }: Props = $props();
-  const id = $props.id();
   const FORM_WORDS: Record<Form, string> = {
     plain: 'As it is',
     whole: 'Whole numbers',
@@ -117,57 +106,20 @@
     else return;
     event.preventDefault();
   }
-  function each(change: (cell: Cell | undefined) => Cell) {
-    const next = new Map<string, Cell>();
-    for (let row = picked.top; row <= picked.bottom; row++)
-      for (let column = picked.left; column <= picked.right; column++) {
-        const where = addressOf({ row, column });
-        next.set(where, change(cells.get(where)));
-      }
-    write(next);
-  }
-  const clear = () => each((cell) => ({ raw: '', form: cell?.form ?? 'plain' }));
-  const setForm = (form: Form) => each((cell) => ({ raw: cell?.raw ?? '', form }));
-  function fillDown() {
-    const next = new Map<string, Cell>();
-    for (let column = picked.left; column <= picked.right; column++) {
-      const first = cells.get(addressOf({ row: picked.top, column }));
-      for (let row = picked.top + 1; first && row <= picked.bottom; row++)
-        next.set(addressOf({ row, column }), { ...first, raw: moved(first.raw, { row: row - picked.top, column: 0 }) });
-    }
-    write(next);
-  }
-  function sort(down: boolean) {
-    const next = sorted(cells, { column: at.column, down, headed: true });
-    const gone = [...cells.keys()].filter((one) => !next.has(one));
-    write(new Map([...gone.map((one): [string, Cell] => [one, { raw: '', form: 'plain' }]), ...next]));
-  }
+  const clear = () => write(eachPicked(cells, picked, ({ form }) => ({ raw: '', form })));
+  const setForm = (form: Form) => write(eachPicked(cells, picked, ({ raw }) => ({ raw, form })));
   function copied(event: ClipboardEvent) {
     if (editing !== null) return;
-    const part = new Map(
-      [...cells].filter(([where]) => {
-        const place = placeAt(where);
-        return place !== null && isPicked(place.row, place.column);
-      })
-    );
-    const table = rowsOf(part, (_, where) => shownValue(values.get(where), 'plain')).slice(picked.top);
-    event.clipboardData?.setData('text/plain', table.map((row) => row.slice(picked.left).join('\t')).join('\n'));
+    const table = rowsOf(pickedOf(cells, picked), (_, where) => shownValue(values.get(where), 'plain'));
+    const lines = table.slice(picked.top).map((row) => row.slice(picked.left).join('\t'));
+    event.clipboardData?.setData('text/plain', lines.join('\n'));
     event.preventDefault();
   }
   function pasted(event: ClipboardEvent) {
     const text = event.clipboardData?.getData('text/plain') ?? '';
     if (editing !== null || text === '') return;
     event.preventDefault();
-    const table = text.includes('\t') ? text.split(/\r?\n/).map((line) => line.split('\t')) : fromCsv(text);
-    const next = new Map<string, Cell>();
-    for (const [where, raw] of cellsOf(table)) {
-      const place = placeAt(where);
-      if (!place) continue;
-      const there = { row: place.row + at.row, column: place.column + at.column };
-      if (there.row < MOST_ROWS && there.column < MOST_COLUMNS)
-        next.set(addressOf(there), { raw, form: cells.get(addressOf(there))?.form ?? 'plain' });
-    }
-    write(next);
+    write(pastedAt(cells, text, at));
   }
   function saveCsv() {
     const link = document.createElement('a');
@@ -205,10 +157,17 @@
         aria-label="Show rows that have this in column {columnName(at.column)}"
       /></label
     >
-    <button type="button" class="btn btn-sm" onclick={() => sort(false)}>Sort {columnName(at.column)} up</button>
-    <button type="button" class="btn btn-sm" onclick={() => sort(true)}>Sort {columnName(at.column)} down</button>
-    <button type="button" class="btn btn-sm" disabled={picked.top === picked.bottom} onclick={fillDown}
-      >Fill down</button
+    <button type="button" class="btn btn-sm" onclick={() => write(inOrderOf(cells, at.column, false))}
+      >Sort {columnName(at.column)} up</button
+    >
+    <button type="button" class="btn btn-sm" onclick={() => write(inOrderOf(cells, at.column, true))}
+      >Sort {columnName(at.column)} down</button
+    >
+    <button
+      type="button"
+      class="btn btn-sm"
+      disabled={picked.top === picked.bottom}
+      onclick={() => write(filledDown(cells, picked))}>Fill down</button
     >
     <button
       type="button"

@@ -26,6 +26,7 @@ import { search200k } from './search-200k';
 import { store1gib } from './store-1gib';
 import { submitBare } from './submit-bare';
 import { submitTps } from './submit-tps';
+import { partyStories } from './party-stories';
 import { together30 } from './together';
 import { zipClass } from './zip-class';
 import { upload1gib } from './upload-1gib';
@@ -62,6 +63,7 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'gradebook-200x60': gradebook,
   'feed-1000': feed1000,
   'together-30': together30,
+  'party-stories': partyStories,
   planner,
   'reminder-sweep': reminderSweep,
   marking,

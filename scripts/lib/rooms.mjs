@@ -17,8 +17,8 @@ export const ROOMS = {
   ).split(' '),
   ui: (
     'time forms primitives tables rich live workers capture scans recordings people parties plan school judging rubric links materials ' +
-    'threads tidings uploads questions remarks ' +
-    'combine checks receipts shelf sheets drawings pages portfolio pieces packets courses rounds peers marking desk grades search shell assignments authoring family'
+    'tidings uploads questions remarks ' +
+    'combine checks receipts shelf threads sheets drawings pages portfolio pieces packets courses rounds peers marking desk grades search shell assignments authoring family'
   ).split(' ')
 };
 

@@ -1,4 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
+import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
 import { lackingPost } from '$core/pieces/asked-post';
 import type { PostView } from '$core/threads/views';
@@ -18,7 +19,9 @@ import { answerToAll, keepFloor, keepUnread, pin, takeDown } from '$server/threa
 import { noteHeard, readPosts } from '$server/threads/read-posts';
 import { post } from '$server/threads/say';
 import { inOrder } from '$core/threads/order';
-import { key, person, smallCourse } from './kit';
+import { select } from '$server/db/connection';
+import { receiveSaid } from '$server/threads/receive-said';
+import { attach, key, person, smallCourse } from './kit';
 import { bytesOf } from './page-writer';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
@@ -83,6 +86,14 @@ describe('a post that is asked for', () => {
     await submitPacket(school.ilse, { assignmentId, key: key() });
     const texts = await Promise.all((await of()).map(({ id }) => bytesOf(school.ilse, 'submitted', id)));
     expect(texts.filter((text) => text.includes('Said afterwards'))).toHaveLength(1);
+  });
+
+  it('leaves with what was said, where that was taken back', async () => {
+    const only = await say(school.ilse, 'Never mind');
+    expect(await pieces(school.ilse)).toHaveLength(1);
+    await unsay(school.ilse, { postId: only });
+    await gatherPosts(school.ilse, assignmentId);
+    expect(await pieces(school.ilse)).toEqual([]);
   });
 
   it('is nothing to whoever teaches, nor on an assignment that asks for none', async () => {
@@ -169,6 +180,29 @@ describe('a floor that is kept', () => {
     await post(school.ilse, { assignmentId: elsewhere, to: 'floor', body: 'leads nowhere', answersTo: one });
     const [there] = (await readPosts(school.ilse, [{ on: 'assignment', id: elsewhere, partyId: null }]))[0] ?? [];
     expect(there?.answersTo).toBeNull();
+  });
+});
+
+describe('what goes with a message', () => {
+  it('comes from the Shelf too, from one’s own alone', async () => {
+    const fileOf = async (who: Actor) => {
+      const other = await school.set({});
+      await attach(who, other, 'kept on the Shelf');
+      const [file] = await select(z.object({ id: z.string() }), 'select id from shelf_files where owner_id = $1', [
+        who.id
+      ]);
+      return file?.id ?? '';
+    };
+    const send = async (who: Actor, fileId: string) => {
+      const form = new FormData();
+      for (const [name, value] of Object.entries({ assignmentId, to: 'floor', body: 'See this.', shelfFiles: fileId }))
+        form.append(name, value);
+      return (await receiveSaid(who, new Request('http://x', { method: 'POST', body: form }))).answer;
+    };
+    expect(await send(school.ilse, await fileOf(school.ilse))).toMatchObject({ ok: true });
+    expect((await floor(suvi))[0]?.files).toHaveLength(1);
+    await expect(send(school.ilse, await fileOf(suvi))).rejects.toThrow(NotHere);
+    expect(await floor(suvi)).toHaveLength(1);
   });
 });
 

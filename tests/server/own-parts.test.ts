@@ -56,6 +56,15 @@ async function into(person: Actor, page: PageOf, id: string, words: string) {
   return window;
 }
 
+/** The same on a deck, whose parts begin with a frame. */
+async function intoFrame(person: Actor, page: PageOf, id: string, words: string) {
+  const window = await openWindow(person, page);
+  const parts = window.doc.getXmlFragment(FIELD).toArray() as XmlElement[];
+  const part = parts.find((one) => one.nodeName === 'part' && one.getAttribute('id') === id);
+  ((part?.get(0) as XmlElement).get(0) as XmlElement).insert(0, [new XmlText(words)]);
+  return window;
+}
+
 describe('parts of a page', () => {
   it('are laid for each of a party, once, and only its owner writes in one', async () => {
     const page = await party();
@@ -132,6 +141,29 @@ describe('a party of everybody', () => {
     await enrol(school.course.id, late.id, 'student');
     expect((await who(late, page)).parts.map(({ title }) => title)).toContain('Late');
     expect(await (await into(late, page, await partOf(late, page), 'here')).keep()).toMatchObject({ ok: true });
+  });
+});
+
+describe('a deck of thirty parts', () => {
+  it('lets each write in their own and in no other, whatever they send', async () => {
+    const people = await Promise.all(Array.from({ length: 27 }, (_, i) => person(`Hand${i}`)));
+    for (const { id } of people) await enrol(school.course.id, id, 'student');
+    const all = [school.ilse, school.teodor, suvi, ...people];
+    await partyOfEverybody(school.teacher, { assignmentId });
+    await dividePages(school.teacher, { assignmentId, deliverableId, how: 'each', titles: [] });
+    const begun = await beginPage(school.ilse, { assignmentId, deliverableId, name: 'Knots', key: key(), as: 'deck' });
+    const page = { assignmentId, pieceId: begun.ok ? begun.pieceId : '' };
+    const { parts } = await who(school.ilse, page);
+    expect(parts).toHaveLength(30);
+    const own = (one: Actor) => parts.find(({ personId }) => personId === one.id)?.id ?? '';
+    for (const [i, one] of all.entries()) {
+      const next = all[(i + 1) % all.length] as Actor;
+      expect(await (await intoFrame(one, page, own(next), 'theirs')).keep()).toMatchObject({ why: 'part-of-another' });
+      expect(await (await intoFrame(one, page, own(one), `knot ${i}.`)).keep()).toMatchObject({ ok: true });
+    }
+    const text = JSON.stringify((await openWindow(suvi, page)).doc.getXmlFragment(FIELD));
+    for (const [i] of all.entries()) expect(text).toContain(`knot ${i}.`);
+    expect(text).not.toContain('theirs');
   });
 });
 

@@ -16,7 +16,7 @@ const ROUND = new Trouble('#CYCLE!');
 const TOO_MUCH = new Trouble('#TOO MUCH!');
 
 /** Cells that one evaluation reads at most, how deep one hangs on another, and letters of a text. */
-const MOST_READ = 1_500_000;
+const MOST_READ = 300_000;
 const DEEPEST = 800;
 const LONGEST = 5000;
 

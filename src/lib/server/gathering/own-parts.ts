@@ -86,7 +86,12 @@ async function divide(packet: OpenPacket, pieceId: string, people: ReadonlyArray
   const { tx, person, now, custody } = packet;
   const division = await divisionOf(pieceId, tx);
   if (!division || !allowed(custody, { do: 'add-piece', piece: pieceId }, now).ok) return;
-  const missing = missingParts(await findDraft(pieceId, tx), division, people);
+  const draft = await findDraft(pieceId, tx);
+  // Where work is marked without names, a part has none of anybody.
+  const named = packet.facts.nameless
+    ? people.map(({ id }, i) => ({ id, name: `Part ${draft.parts.length + i + 1}` }))
+    : people;
+  const missing = missingParts(draft, division, named);
   const upTo = await layNewParts(pieceId, missing, { by: person.id, now }, tx);
   if (upTo !== null) await announceLine({ page: pieceId, parts: true, upTo }, tx);
 }

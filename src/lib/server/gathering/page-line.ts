@@ -10,7 +10,7 @@ import type { OnePiece } from './arranging';
 /** What is heard within this time goes out together. */
 const GATHER = 30;
 /** Who still may read is asked so often. */
-const ASKS = 10 * SECOND;
+const ASKS = 20 * SECOND;
 /** After this the stream ends and the browser comes back. */
 const LASTS = 15 * 60 * SECOND;
 /** Bytes that wait for somebody whose line is slow, before it is ended: they come back and read what they missed. */

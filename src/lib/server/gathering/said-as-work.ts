@@ -3,13 +3,14 @@ import { allowed } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { inspectBlob } from '../blobs/inspect';
 import { BlobRefused } from '../blobs/store';
+import { Piece } from '../db/models/packets';
 import { select } from '../db/connection';
 import { publish } from '../live/publish';
 import { log } from '../log';
 import { NotHere } from '../outcome';
-import { withPacket } from '../packets/open-packet';
+import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { freshenPosts, placeOf } from '../threads/posted-bytes';
-import { layPiece } from './pieces';
+import { layPiece, letGo } from './pieces';
 
 /**
  * Where a place asks for a post on the open floor, what a student has said there stands in it: laid when they first say something,
@@ -28,6 +29,7 @@ export async function gatherPosts(person: Actor, assignmentId: string): Promise<
         const may = allowed(packet.custody, { do: 'add-piece', piece: '' }, packet.now).ok;
         const posted = may ? await freshenPosts(packet) : null;
         const blob = posted?.blob ?? null;
+        if (posted?.pieceId && !posted.any) await takeOut(packet, posted.pieceId);
         if (!posted || !blob) return { ok: true as const, blob };
         if (posted.pieceId !== null) await publish({ what: 'pieces-arranged', packet }, packet.tx);
         else await layPiece(packet, { kind: 'post', deliverableId: place.id, name: NAME, sha256: blob.sha256 });
@@ -42,6 +44,12 @@ export async function gatherPosts(person: Actor, assignmentId: string): Promise<
   }
 }
 const NAME = 'Said on the open floor.md';
+
+/** What was taken back is no piece any more. */
+async function takeOut(packet: OpenPacket, pieceId: string): Promise<void> {
+  const piece = await Piece.findOne({ where: { id: pieceId, packetId: packet.id }, transaction: packet.tx });
+  if (piece) await letGo(packet, piece);
+}
 
 /** The same for the assignment on which something was said. */
 export async function gatherPostsOf(person: Actor, postId: string): Promise<void> {

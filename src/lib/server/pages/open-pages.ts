@@ -28,7 +28,7 @@ const REMEMBERED = 300;
 const open = new Map<string, OpenPage>();
 /** Who was let write on each, and what was written lately: these stay while a page is lent. */
 const beside = new Map<string, { grants: Map<string, Grant>; late: Late[] }>();
-const awaited = new Map<string, Array<() => void>>();
+const awaited = new Map<string, Set<() => void>>();
 
 /** Takes out a page that is kept open. Whoever takes it gives it back once what they did to it is committed, and only then. */
 export function lend(pieceId: string): OpenPage | null {
@@ -64,8 +64,13 @@ export function giveBack(page: OpenPage, written: readonly Late[], grant: Grant 
 /** A page that somebody has just now: waits until it is back. @param most milliseconds */
 export function whenBack(pieceId: string, most: number): Promise<void> {
   return new Promise((resolve) => {
-    setTimeout(resolve, most).unref();
-    awaited.set(pieceId, [...(awaited.get(pieceId) ?? []), resolve]);
+    const waiting = awaited.get(pieceId) ?? new Set<() => void>();
+    awaited.set(pieceId, waiting.add(resolve));
+    setTimeout(() => {
+      waiting.delete(resolve);
+      if (waiting.size === 0 && awaited.get(pieceId) === waiting) awaited.delete(pieceId);
+      resolve();
+    }, most).unref();
   });
 }
 

@@ -16,6 +16,8 @@ export interface Posted {
   placeId: string;
   /** The piece that stands there; null while there is none. */
   pieceId: string | null;
+  /** Something was said, and not taken back or down. */
+  any: boolean;
   /** What was said, written down and registered; null where nothing was, or it stands there so already. */
   blob: StoredBlob | null;
 }
@@ -33,8 +35,8 @@ export async function freshenPosts({ id, facts, members, tx }: OpenPacket): Prom
     select(Said, SAID, [facts.assignmentId, members], tx),
     select(Known, KNOWN, [id, place.id], tx)
   ]);
-  const posted = { placeId: place.id, pieceId: known?.id ?? null, blob: null };
-  if (said.length === 0 && !known) return posted;
+  const posted = { placeId: place.id, pieceId: known?.id ?? null, any: said.length > 0, blob: null };
+  if (said.length === 0) return posted;
   const blob = await storeText(postedPage(facts.title, said, facts.zone), 'text/markdown');
   if (blob.sha256 === known?.sha256) return posted;
   await registerBlob(blob, tx);

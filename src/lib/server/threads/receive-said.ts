@@ -9,6 +9,7 @@ import type { Actor } from '$core/people/policy';
 import { inspectBlob } from '../blobs/inspect';
 import { BlobRefused, storeBlob } from '../blobs/store';
 import type { Outcome } from '../outcome';
+import { ownFile } from '../shelf/own-file';
 import { readMultipart, type IncomingFile } from '../blobs/multipart';
 import { askToSay, NewPost, post, type SaidBlob } from './say';
 
@@ -23,6 +24,13 @@ const Fields = NewPost.extend({
   courseId: maybe,
   studentId: maybe,
   answersTo: maybe,
+  /** Files of the writer's Shelf, by their ids. */
+  shelfFiles: z
+    .string()
+    .max(400)
+    .default('')
+    .transform((text) => text.split(' ').filter(Boolean))
+    .pipe(z.array(z.uuid()).max(10)),
   about: z.union([z.literal('').transform(() => null), jsonText(About)]).default(null)
 });
 
@@ -41,7 +49,10 @@ export async function receiveSaid(person: Actor, request: Request): Promise<{ an
     const given = Fields.safeParse(Object.fromEntries(fields));
     if (!given.success) return { answer: { ok: false, why: 'not-understood' }, back };
     const files = taken.flatMap((one) => (one.ok ? [one.file] : []));
-    return { answer: await post(person, given.data, files), back };
+    const { shelfFiles, ...said } = given.data;
+    const own = await Promise.all(shelfFiles.map((id) => ownFile(person, id)));
+    const kept = own.map(({ name, sha256, size, mediaType }) => ({ name, blob: { sha256, size, mediaType } }));
+    return { answer: await post(person, said, [...files, ...kept]), back };
   } catch (error) {
     if (error instanceof BlobRefused) return { answer: { ok: false, why: error.why }, back: '/' };
     throw error;

@@ -184,11 +184,12 @@ function asideHref({ assignmentId, courseSlug }: ToldPost, studentId: string | n
   return `${page}${studentId === null ? '' : `?aside=${studentId}`}#ask`;
 }
 
-/** Those who spoke there and are still in the course. */
+/** Those who spoke there and are still in the course; where what others said is hidden, those to whom it is shown. */
 const SPEAKERS = `select distinct p.by_person as id from posts p
   join enrolments e on e.person_id = p.by_person and e.course_id = $2 and e.left_at is null
   where p.party_id is null and ($1::uuid in (p.assignment_id, p.notice_id)
-    or (p.course_id = $1 and p.assignment_id is null and p.notice_id is null))`;
+    or (p.course_id = $1 and p.assignment_id is null and p.notice_id is null))
+    and (p.answers_to is null or not exists (select 1 from assignments a where a.id = p.assignment_id and a.floor_hides))`;
 
 /**
  * Whether somebody may say something at a place, asked before what goes with it is taken in; `post` asks again.

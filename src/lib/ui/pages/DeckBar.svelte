@@ -83,7 +83,7 @@
 
 <section
   aria-label="Frames"
-  class="flex max-h-28 shrink-0 flex-col gap-2 overflow-y-auto border-b border-base-300 px-4 py-2 text-sm lg:max-h-none lg:w-60 lg:border-r lg:border-b-0"
+  class="flex max-h-40 shrink-0 flex-col gap-2 overflow-y-auto border-b border-base-300 px-4 py-2 text-sm lg:max-h-none lg:w-60 lg:border-r lg:border-b-0"
 >
   <div class="flex flex-wrap items-center gap-1">
     <button
@@ -113,7 +113,7 @@
     </div>
   {/if}
   <ol
-    class="grid grid-cols-[minmax(0,1fr)] gap-1"
+    class="hidden grid-cols-[minmax(0,1fr)] gap-1 lg:grid"
     aria-label="Frames in their order"
     use:dragHandleZone={{ items: dragged ?? items, flipDurationMs: 0, dropTargetStyle: {} }}
     onconsider={({ detail }: CustomEvent<DndEvent<Item>>) => (dragged = detail.items)}

@@ -206,7 +206,7 @@
       <p class={['figures text-sm', wanted && !within(length.words, wanted) && 'font-semibold']}>
         {UNITS.words(length.words)}{#if wanted}; wanted: {rangeWords(wanted, UNITS.words)}{/if}
       </p>
-      <p class="figures text-sm opacity-80">
+      <p class="figures hidden text-sm opacity-80 sm:block">
         {length.characters} characters ·
         <span class={[sheets && !within(length.sheets, sheets) && 'font-semibold']}
           >about {UNITS.pages(length.sheets)} in print{#if sheets}; wanted: {rangeWords(sheets, UNITS.pages)}{/if}</span

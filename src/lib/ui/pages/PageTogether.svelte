@@ -48,7 +48,7 @@
 
 <section
   aria-label="Together"
-  class="flex max-h-28 flex-wrap items-center gap-x-4 gap-y-2 overflow-y-auto border-b border-base-300 px-4 py-2 text-sm"
+  class="flex max-h-36 flex-wrap items-center gap-x-4 gap-y-2 overflow-y-auto border-b border-base-300 px-4 py-2 text-sm"
 >
   <p role="status">
     {#if along.here.length === 0}Nobody else is here just now.{:else}

@@ -59,7 +59,8 @@ export class Along {
     this.#follow();
     document.addEventListener('visibilitychange', this.#seenOrNot);
     this.#beat = setInterval(() => {
-      this.#say();
+      // To nobody nothing is said.
+      if (this.#seen.any) this.#say();
       this.#forget();
     }, STILL_HERE);
   }

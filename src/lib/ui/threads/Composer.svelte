@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Lock, Paperclip, UsersRound, X } from '@lucide/svelte';
+  import { Library, Lock, Paperclip, UsersRound, X } from '@lucide/svelte';
   import { page } from '$app/state';
   import { sizeText } from '$core/materials/size-text';
   import { readersWords, sendWords, type Readers } from '$core/threads/readers';
@@ -10,6 +10,8 @@
   import ScanButton from '$ui/scans/ScanButton.svelte';
   import type { RecordingGoal } from '$ui/recordings/goal';
   import RecordButton from '$ui/recordings/RecordButton.svelte';
+  import IconButton from '$ui/forms/IconButton.svelte';
+  import AttachFromShelf from './AttachFromShelf.svelte';
   import RichField from './RichField.svelte';
   import { saidForm } from './said-form';
 
@@ -38,6 +40,9 @@
   let field = $state<ReturnType<typeof RichField>>();
   let input = $state<HTMLInputElement>();
   let files = $state.raw<File[]>([]);
+  /** Files of the Shelf that go with it: their bytes are there already. */
+  let kept = $state.raw<Array<{ id: string; name: string }>>([]);
+  let picking = $state(false);
   const label = $derived(
     readers.to === 'floor'
       ? 'Say it to everyone'
@@ -97,6 +102,7 @@
   function done() {
     if (sent?.html === html) field?.clear();
     hold([]);
+    kept = [];
     if (sent?.answering === answering) leave();
   }
 </script>
@@ -140,6 +146,23 @@
       </select>
     </label>
   {/if}
+  {#if kept.length > 0}<input type="hidden" name="shelfFiles" value={kept.map(({ id: one }) => one).join(' ')} />{/if}
+  {#each kept as file (file.id)}
+    <p class="flex items-center gap-2 text-sm">
+      <Library size={16} strokeWidth={1.75} aria-hidden="true" />
+      <span class="wrap-anywhere">{file.name}</span>
+      <IconButton icon={X} label="Leave {file.name} out" onclick={() => (kept = kept.filter((one) => one !== file))} />
+    </p>
+  {/each}
+  {#if picking}
+    <AttachFromShelf
+      add={(file) => {
+        if (!kept.some((one) => one.id === file.id)) kept = [...kept, file].slice(0, 10);
+        picking = false;
+      }}
+      close={() => (picking = false)}
+    />
+  {/if}
   {#each files as file, i (i)}
     <p class="flex items-center gap-2 text-sm">
       <Paperclip size={16} strokeWidth={1.75} aria-hidden="true" />
@@ -171,6 +194,9 @@
       />
     </label>
     {#if scripted.yes}
+      <button type="button" class="btn btn-sm" aria-expanded={picking} onclick={() => (picking = !picking)}>
+        <Library size={16} strokeWidth={1.75} aria-hidden="true" /> From the Shelf
+      </button>
       <ScanButton goal={sheets} />
       <RecordButton goal={recording} />
     {/if}

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { PostView } from '$core/threads/views';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
   import { saidForm } from './said-form';
 
   interface Props {
@@ -11,6 +12,8 @@
   }
   /** What a teacher does with what was said: lets it stand first, takes it down, answers for everybody what was asked aside. */
   const { post, onFloor, back, told }: Props = $props();
+  const scripted = whenScripted();
+  let answering = $state(false);
 </script>
 
 {#snippet about()}<input type="hidden" name="postId" value={post.id} /><input
@@ -42,22 +45,28 @@
     </details>
   {/if}
 {:else if !onFloor && !post.teaches && !post.mine}
-  <details>
+  <details bind:open={answering}>
     <summary class="link cursor-pointer">Answer it for everybody …</summary>
-    <form method="post" action="/said?/answerAll" use:saidForm={told} class="mt-1 grid gap-2">
-      {@render about()}
-      <p>It is not said who asked. Take out of the question what would tell.</p>
-      <label
-        >The question, as everybody reads it
-        <textarea class="textarea mt-1 block w-full" name="question" rows="2" required maxlength="4000"
-          >{post.body}</textarea
-        ></label
+    {#if answering || !scripted.yes}<form
+        method="post"
+        action="/said?/answerAll"
+        use:saidForm={told}
+        class="mt-1 grid gap-2"
       >
-      <label
-        >Your answer
-        <textarea class="textarea mt-1 block w-full" name="answer" rows="3" required maxlength="5000"></textarea></label
-      >
-      <button class="btn justify-self-start btn-sm">Say it on the open floor</button>
-    </form>
+        {@render about()}
+        <p>It is not said who asked. Take out of the question what would tell.</p>
+        <label
+          >The question, as everybody reads it
+          <textarea class="textarea mt-1 block w-full" name="question" rows="2" required maxlength="4000"
+            >{post.body}</textarea
+          ></label
+        >
+        <label
+          >Your answer
+          <textarea class="textarea mt-1 block w-full" name="answer" rows="3" required maxlength="5000"
+          ></textarea></label
+        >
+        <button class="btn justify-self-start btn-sm">Say it on the open floor</button>
+      </form>{/if}
   </details>
 {/if}

@@ -1,6 +1,5 @@
 <script lang="ts">
   import type { PostView } from '$core/threads/views';
-  import { whenScripted } from '$ui/forms/scripted.svelte';
   import { saidForm } from './said-form';
 
   interface Props {
@@ -12,7 +11,7 @@
   }
   /** What a teacher does with what was said: lets it stand first, takes it down, answers for everybody what was asked aside. */
   const { post, onFloor, back, told }: Props = $props();
-  const scripted = whenScripted();
+  /** Its form is open: then it begins with what was asked. */
   let answering = $state(false);
 </script>
 
@@ -47,26 +46,20 @@
 {:else if !onFloor && !post.teaches && !post.mine}
   <details bind:open={answering}>
     <summary class="link cursor-pointer">Answer it for everybody …</summary>
-    {#if answering || !scripted.yes}<form
-        method="post"
-        action="/said?/answerAll"
-        use:saidForm={told}
-        class="mt-1 grid gap-2"
+    <form method="post" action="/said?/answerAll" use:saidForm={told} class="mt-1 grid gap-2">
+      {@render about()}
+      <p>It is not said who asked. Take out of the question what would tell.</p>
+      <label
+        >The question, as everybody reads it
+        <textarea class="textarea mt-1 block w-full" name="question" rows="2" required maxlength="4000"
+          >{answering ? post.body : ''}</textarea
+        ></label
       >
-        {@render about()}
-        <p>It is not said who asked. Take out of the question what would tell.</p>
-        <label
-          >The question, as everybody reads it
-          <textarea class="textarea mt-1 block w-full" name="question" rows="2" required maxlength="4000"
-            >{post.body}</textarea
-          ></label
-        >
-        <label
-          >Your answer
-          <textarea class="textarea mt-1 block w-full" name="answer" rows="3" required maxlength="5000"
-          ></textarea></label
-        >
-        <button class="btn justify-self-start btn-sm">Say it on the open floor</button>
-      </form>{/if}
+      <label
+        >Your answer
+        <textarea class="textarea mt-1 block w-full" name="answer" rows="3" required maxlength="5000"></textarea></label
+      >
+      <button class="btn justify-self-start btn-sm">Say it on the open floor</button>
+    </form>
   </details>
 {/if}

@@ -19,9 +19,6 @@ export function framesOf(page: JSONContent): FrameOf[] {
   );
 }
 
-/** Whether a page is a deck. */
-export const isDeck = (page: JSONContent): boolean => framesOf(page).length > 0;
-
 /** A deck with a single frame, as Markdown: what a new one begins with. */
 export const newDeck = (title: string, ratio: Ratio = '16:9'): string =>
   `::: {.frame #f-1 ratio="${ratio}"}\n\n# ${title}\n\n:::\n`;

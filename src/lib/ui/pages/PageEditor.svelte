@@ -7,7 +7,6 @@
   import { writtenTo } from '$core/live/written-to';
   import { fileAddress } from '$core/materials/source';
   import { evidenceOf, type Evidence } from '$core/pages/evidence';
-  import { isDeck } from '$core/pages/deck';
   import { measures, type Measures } from '$core/pages/measures';
   import { rangeWords, UNITS, within } from '$core/pieces/wants';
   import { owner } from '$ui/capture/owner';
@@ -24,6 +23,7 @@
   import { PageLine } from './page-line';
   import { notePlace } from './drawing-place';
   import DeckBar from './DeckBar.svelte';
+  import { placedFrames } from './deck-tools';
   import PageChecks from './PageChecks.svelte';
   import ToDealWith from '$ui/remarks/ToDealWith.svelte';
   import NotTheirs from './NotTheirs.svelte';
@@ -133,7 +133,7 @@
     opened.beforeOthers = () => takeInCursor(writing);
     notePlace(editor, { pieceId: goal.pieceId, address });
     count(editor, 0);
-    deck = isDeck(editor.getJSON());
+    deck = placedFrames(editor.state.doc).length > 0;
     goOn(editor, { starter: goal.starter, mine: others?.mine });
     if (goal.from) await readInto(goal.from);
   }

@@ -61,7 +61,7 @@ describe('a post that is asked for', () => {
     expect(await lacking(school.ilse)).toEqual([
       'Your post has 2 of the 5 words that are asked for.',
       'Your post should have a file beside it.',
-      'You answered 0 of the 1 others that are asked for.'
+      'You have answered nobody else yet.'
     ]);
     await say(school.ilse, 'Now it is long enough, I think.', { files: ['kelp.txt'] });
     await say(school.ilse, 'That holds for our rope.', { answersTo: first });

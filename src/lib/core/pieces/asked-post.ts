@@ -29,7 +29,7 @@ export function askedWords({ words, with: beside, answers }: AskedPost): string 
   return [
     `a post on the open floor${words === undefined ? '' : ` of at least ${words} ${words === 1 ? 'word' : 'words'}`}`,
     beside && `with a ${beside} beside it`,
-    answers !== undefined && `and answers to ${answers} ${answers === 1 ? 'other' : 'others'}`
+    answers !== undefined && (answers === 1 ? 'and an answer to somebody else' : `and answers to ${answers} others`)
   ]
     .filter(Boolean)
     .join(', ');
@@ -48,8 +48,10 @@ export function lackingPost(asked: AskedPost, posted: Posted): string[] {
     ...(beside !== undefined && posted.words > 0 && there === 0
       ? [`Your post should have a ${beside} beside it.`]
       : []),
-    ...(posted.answered < answers
-      ? [`You answered ${posted.answered} of the ${answers} others that are asked for.`]
-      : [])
+    ...(posted.answered >= answers
+      ? []
+      : answers === 1
+        ? ['You have answered nobody else yet.']
+        : [`You answered ${posted.answered} of the ${answers} others that are asked for.`])
   ];
 }

@@ -18,7 +18,7 @@ import { announceLine } from '../live/lines';
 import { NotHere, type Outcome } from '../outcome';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { divisionOf, layNewParts, missingParts, touchParts } from '../pages/divide';
-import { findDraft, openDraft } from '../pages/draft';
+import { findDraft, openDraft, type Draft } from '../pages/draft';
 import { flushPage, layPictures } from '../pages/flush';
 import { issuePartReceipt } from '../receipts/issue-part';
 import { arranging, type OnePiece } from './arranging';
@@ -27,7 +27,7 @@ import { arranging, type OnePiece } from './arranging';
 export interface WhoWrites {
   me: string;
   people: Array<{ id: string; name: string }>;
-  parts: Array<OwnPart & { receipt: string | null }>;
+  parts: Draft['parts'];
   /** Whose each window is that has written there. */
   writers: Record<string, string>;
 }
@@ -53,10 +53,7 @@ export async function readWhoWrites(person: Actor, { assignmentId, pieceId }: On
     if (!here) throw new NotHere('This page');
     const people = await select(Named, NAMES, [packet.members], packet.tx);
     await divide(packet, pieceId, people);
-    const [{ writers }, parts] = await Promise.all([
-      findDraft(pieceId, packet.tx),
-      select(Part, PARTS, [pieceId], packet.tx)
-    ]);
+    const { writers, parts } = await findDraft(pieceId, packet.tx);
     return { ok: true as const, who: { me: person.id, people, parts, writers } };
   });
   return who;
@@ -139,16 +136,6 @@ async function finish(packet: OpenPacket, pieceId: string, part: OwnPart): Promi
 
 const Named = z.object({ id: z.string(), name: z.string() });
 const NAMES = 'select id, name from people where id = any($1::uuid[]) order by sort_name, id';
-const Part = z.object({
-  id: z.string(),
-  title: z.string(),
-  personId: z.string().nullable(),
-  finishedAt: z.number().nullable(),
-  receipt: z.string().nullable()
-});
-const PARTS = `
-  select id, title, person_id as "personId", (extract(epoch from finished_at) * 1000)::float8 as "finishedAt", receipt
-  from page_parts where piece_id = $1 order by position`;
 const SET = 'update page_parts set person_id = $3, finished_at = $4, receipt = $5 where piece_id = $1 and id = $2';
 const Place = z.object({ place: z.string().nullable() });
 const PLACE =

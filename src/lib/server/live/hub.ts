@@ -1,5 +1,6 @@
 import pg from 'pg';
 import { z } from 'zod';
+import { jsonText } from '$core/forms/json-text';
 import { config } from '../config';
 import { log } from '../log';
 import { LIVE_CHANNEL, type Change } from './announce';
@@ -18,13 +19,15 @@ export interface Listener {
   mayHaveEnded(): void;
 }
 
-const Announced = z.object({
-  people: z.array(z.string()).optional(),
-  course: z.string().optional(),
-  teachersOf: z.string().optional(),
-  about: z.array(z.string()).optional(),
-  sessionsOf: z.string().optional()
-});
+const Announced = jsonText(
+  z.object({
+    people: z.array(z.string()).optional(),
+    course: z.string().optional(),
+    teachersOf: z.string().optional(),
+    about: z.array(z.string()).optional(),
+    sessionsOf: z.string().optional()
+  })
+);
 
 const listeners = new Set<Listener>();
 let connection: Promise<void> | null = null;
@@ -100,7 +103,7 @@ function reconnect(): void {
 }
 
 function deliver(payload: string): void {
-  const change = Announced.safeParse(parsed(payload));
+  const change = Announced.safeParse(payload);
   if (!change.success) return;
   const { sessionsOf } = change.data;
   if (sessionsOf !== undefined) {
@@ -109,12 +112,4 @@ function deliver(payload: string): void {
   }
   remember(change.data);
   for (const listener of listeners) if (concerns(change.data, listener)) listener.tell(change.data.about ?? null);
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }

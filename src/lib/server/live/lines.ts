@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { jsonText } from '$core/forms/json-text';
 import { execute, type Tx } from '../db/connection';
 
 /** Where somebody stands on a page: two places in it as they merge (relative positions of Yjs). */
@@ -28,6 +29,7 @@ const News = z.object({
   parts: z.boolean().optional()
 });
 export type LineNews = z.infer<typeof News>;
+const Announced = jsonText(News);
 
 export const LINE_CHANNEL = 'vendro_lines';
 /** Bytes of one notice of PostgreSQL: it takes less than 8,000. */
@@ -59,19 +61,11 @@ export function lineNews(news: LineNews): string {
 
 /** Something was announced. */
 export function deliverLine(payload: string): void {
-  const news = News.safeParse(parsed(payload));
+  const news = Announced.safeParse(payload);
   if (news.success) rooms.get(news.data.page)?.forEach((hear) => hear(news.data));
 }
 
 /** What was announced meanwhile is unknown: everybody asks what was written. */
 export function lineWasLost(): void {
   for (const [page, room] of rooms) room.forEach((hear) => hear({ page, upTo: Number.MAX_SAFE_INTEGER, hello: true }));
-}
-
-function parsed(text: string): unknown {
-  try {
-    return JSON.parse(text);
-  } catch {
-    return null;
-  }
 }

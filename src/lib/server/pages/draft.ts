@@ -23,7 +23,7 @@ export interface Draft {
   /** Its place has a starter, so that of what its teacher wrote nothing is changed. */
   guarded: boolean;
   /** Parts of it that belong to one of its writers. */
-  parts: OwnPart[];
+  parts: Array<OwnPart & { receipt: string | null }>;
   /** Bytes of its single writings. */
   weight: number;
   /** Whose each writing window is. */
@@ -86,7 +86,13 @@ const Row = z.object({
   weight: z.number(),
   guarded: z.boolean(),
   parts: z.array(
-    z.object({ id: z.string(), title: z.string(), personId: z.string().nullable(), finishedAt: z.number().nullable() })
+    z.object({
+      id: z.string(),
+      title: z.string(),
+      personId: z.string().nullable(),
+      finishedAt: z.number().nullable(),
+      receipt: z.string().nullable()
+    })
   ),
   writers: z.record(z.string(), z.string()),
   at: z.number().nullable(),
@@ -100,7 +106,7 @@ const FIND = `
     coalesce(d.writers, '{}') as writers, ${ms('d.at')} as at, d.text, b.sha256,
     exists (select 1 from starters s where s.deliverable_id = p.deliverable_id) as guarded,
     coalesce((select json_agg(json_build_object('id', t.id, 'title', t.title, 'personId', t.person_id,
-      'finishedAt', ${ms('t.finished_at')}) order by t.position) from page_parts t where t.piece_id = p.id), '[]') as parts,
+      'finishedAt', ${ms('t.finished_at')}, 'receipt', t.receipt) order by t.position) from page_parts t where t.piece_id = p.id), '[]') as parts,
     b.size::float8 as size
   from pieces p join blobs b on b.sha256 = p.sha256 left join page_drafts d on d.piece_id = p.id
   where p.id = $1 and p.kind = 'page'`;

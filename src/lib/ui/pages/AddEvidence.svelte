@@ -1,6 +1,7 @@
 <script lang="ts">
   import { FileUp } from '@lucide/svelte';
   import { getReadShelf } from '$ui/shelf/shelf-reader';
+  import ShelfFiles from '$ui/shelf/ShelfFiles.svelte';
   import { ShelfSearch } from '$ui/shelf/shelf-search.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import type { Evidence } from '$core/pages/evidence';
@@ -49,26 +50,5 @@
     >Search your Shelf
     <input type="search" class="input mt-1 block w-full max-w-xs input-sm" bind:value={shelf.search} maxlength="100" />
   </label>
-  {#if shelf.failed}
-    <p role="alert">
-      Your Shelf could not be read. <button type="button" class="link" onclick={() => shelf.show()}>Try again</button>
-    </p>
-  {:else if shelf.files === null}
-    <p role="status">Reading your Shelf …</p>
-  {:else if shelf.files.length === 0}
-    <p>{shelf.search ? `Nothing on your Shelf is called “${shelf.search}”.` : 'Your Shelf is empty.'}</p>
-  {:else}
-    <ul class="max-h-44 overflow-y-auto">
-      {#each shelf.files as { id, name } (id)}
-        <li>
-          <button
-            type="button"
-            class="w-full rounded px-2 py-1.5 text-left text-sm wrap-anywhere hover:bg-base-300"
-            disabled={coming !== ''}
-            onclick={() => void bring(name, { fileId: id })}>{name}</button
-          >
-        </li>
-      {/each}
-    </ul>
-  {/if}
+  <ShelfFiles {shelf} pick={({ id, name }) => void bring(name, { fileId: id })} disabled={coming !== ''} />
 </section>

@@ -26,6 +26,8 @@ const SAYS = 400;
 const STILL_HERE = 20_000;
 /** Who says nothing for so long is not there any more. */
 const GONE = 50_000;
+/** Milliseconds until a line that the server refused is tried again. */
+const AGAIN = 5000;
 const NOBODY: WhoWrites = { me: '', people: [], parts: [], writers: {} };
 
 /**
@@ -42,6 +44,7 @@ export class Along {
   #source: EventSource | null = null;
   #seen = new SeenWindows();
   #says: ReturnType<typeof setTimeout> | null = null;
+  #again: ReturnType<typeof setTimeout> | null = null;
   #beat: ReturnType<typeof setInterval> | null = null;
 
   constructor(
@@ -70,6 +73,7 @@ export class Along {
     this.#source?.close();
     if (this.#beat) clearInterval(this.#beat);
     if (this.#says) clearTimeout(this.#says);
+    if (this.#again) clearTimeout(this.#again);
     this.awareness.destroy();
   }
 
@@ -135,6 +139,11 @@ export class Along {
     source.addEventListener('error', () => {
       this.#seen.clear();
       this.#tell();
+      // Where the server answered with an error, a browser by itself gives up.
+      if (source.readyState === EventSource.CLOSED && this.#source === source) {
+        this.#source = null;
+        this.#again = setTimeout(this.#seenOrNot, AGAIN);
+      }
     });
   }
 

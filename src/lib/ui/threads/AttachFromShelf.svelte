@@ -1,5 +1,6 @@
 <script lang="ts">
   import { getReadShelf } from '$ui/shelf/shelf-reader';
+  import ShelfFiles from '$ui/shelf/ShelfFiles.svelte';
   import { ShelfSearch } from '$ui/shelf/shelf-search.svelte';
 
   interface Props {
@@ -24,24 +25,5 @@
     </label>
     <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
   </div>
-  {#if shelf.failed}
-    <p role="alert">
-      Your Shelf could not be read. <button type="button" class="link" onclick={() => shelf.show()}>Try again</button>
-    </p>
-  {:else if shelf.files === null}
-    <p role="status">Reading your Shelf …</p>
-  {:else if shelf.files.length === 0}
-    <p>{shelf.search ? `Nothing on your Shelf is called “${shelf.search}”.` : 'Nothing lies on your Shelf yet.'}</p>
-  {:else}
-    <ul class="flex max-h-40 flex-col gap-1 overflow-y-auto">
-      {#each shelf.files as { id, name } (id)}
-        <li><button type="button" class="link py-1 text-left" onclick={() => add({ id, name })}>{name}</button></li>
-      {/each}
-    </ul>
-    {#if shelf.more}
-      <button type="button" class="btn justify-self-start btn-ghost btn-xs" onclick={() => shelf.showMore()}
-        >More</button
-      >
-    {/if}
-  {/if}
+  <ShelfFiles {shelf} pick={add} />
 </section>

@@ -1,5 +1,7 @@
 import { spawn } from 'node:child_process';
+import { databaseAddress, mustAnswer, portOf, takeFolder } from './lib/before-start.mjs';
 import { offerOffice } from './lib/debian.mjs';
+import { dataFolder } from './lib/folders.mjs';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
 import { SERVER_FLAGS } from './lib/server-flags.mjs';
 import { isPortFree } from './lib/ports.mjs';
@@ -13,7 +15,10 @@ import { openWorld, prepareWorld } from './lib/world.mjs';
  * Has no dependencies, since it installs them.
  */
 await runScript(async () => {
-  const port = Number(process.env.PORT ?? 5280);
+  const port = portOf(process.env.PORT);
+  const database = databaseAddress(process.env.DATABASE_URL);
+  await takeFolder(dataFolder());
+  if (database) await mustAnswer(database);
   if (!(await isPortFree(port)))
     throw new Trouble(`Port ${port} is in use. Stop what runs there, or choose another: PORT=${port + 1} npm start`);
   await ensureInstalled();

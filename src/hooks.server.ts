@@ -85,15 +85,18 @@ const answer: Handle = async ({ event, resolve }) => {
 /**
  * Requests that change something must come from our own pages.
  *
- * SvelteKit checks the Origin of form posts itself; this covers every other kind of body (JSON, uploads) and adds
- * Sec-Fetch-Site (Fetch Metadata, W3C) where the browser sends it.
+ * By Origin for every kind of body (forms, JSON, uploads), and by Sec-Fetch-Site (Fetch Metadata, W3C) where the browser
+ * sends it. SvelteKit's own check knows only forms, and no exception (svelte.config.js).
  */
-function refuseForeign({ request, url }: RequestEvent): void {
-  if (SAFE_METHODS.has(request.method)) return;
+function refuseForeign({ request, url, route }: RequestEvent): void {
+  if (SAFE_METHODS.has(request.method) || route.id === OF_MAIL) return;
   const site = request.headers.get('sec-fetch-site');
   if (request.headers.get('origin') !== url.origin || (site !== null && site !== 'same-origin'))
     error(403, 'This request came from another site, so nothing was changed.');
 }
+
+/** What mail programs send: from no page and without cookies. All that it may do lies sealed in its address. */
+const OF_MAIL = '/mail/stop/[token]';
 
 /** What can be changed by somebody who is not signed in. Whatever is not named here cannot. */
 const OF_NOBODY = new Set([
@@ -103,6 +106,7 @@ const OF_NOBODY = new Set([
   '/password/[token]',
   '/family/[token]',
   '/shown/[token]',
+  OF_MAIL,
   '/theme',
   '/clock'
 ]);

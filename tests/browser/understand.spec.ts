@@ -158,8 +158,8 @@ test('changing a date after students have begun says whom it concerns, and tells
       .getByRole('link', { name: /Field report/ })
       .first()
   ).toContainText('Fri 12 Mar, 18:00');
-  await odile.goto(`${world.url}/outbox`);
-  await expect(main(odile)).toContainText('Changed: Field report');
+  await ilse.goto(`${world.url}/outbox`);
+  await expect(main(ilse)).toContainText('Changed: Field report');
 });
 
 test('the outline is rearranged by keyboard, and a notice reaches every Desk', async ({ world }) => {

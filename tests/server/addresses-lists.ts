@@ -20,7 +20,9 @@ export const OF_ANYBODY = [
   'POST /family/[token] end',
   'GET /feeds/[feed=feed]',
   'GET /shown/[token]',
-  'POST /shown/[token] unlock'
+  'POST /shown/[token] unlock',
+  'GET /mail/stop/[token]',
+  'POST /mail/stop/[token] default'
 ];
 /** Answered to anybody who is signed in, about themselves alone. What is named in the body is another matter. */
 export const OF_ONESELF = [
@@ -145,6 +147,7 @@ export const OF_NOTHING = {
   'password token': 'x'.repeat(32),
   'family token': 'x'.repeat(32),
   'shown token': 'x'.repeat(32),
+  'mail token': 'x'.repeat(32),
   'feeds feed': `${'x'.repeat(32)}.ics`,
   'uploads upload': '0'.repeat(32),
   'outbox id': randomUUID(),

@@ -10,7 +10,7 @@ import { readOutbox } from '$server/mail/mail';
 import { extendSeveral } from '$server/marking/class-actions';
 import { returnRound } from '$server/marking/return-round';
 import { NotHere } from '$server/outcome';
-import { attach, count, DAY, handIn, HOUR, key, MONDAY, packetOf, smallCourse } from './kit';
+import { attach, count, DAY, handIn, HOUR, key, MONDAY, OFFICE, packetOf, smallCourse } from './kit';
 
 let school: Awaited<ReturnType<typeof smallCourse>>;
 let slug: string;
@@ -123,7 +123,7 @@ describe('changing what students have begun', () => {
     expect(answer).toMatchObject({ done: false, affects: [expect.stringContaining('1 student who has begun')] });
     expect((await draftOf(id)).due).toBe(FULL.due);
     expect(await changeAssignment(school.teacher, id, later, true)).toEqual({ done: true });
-    const mails = (await readOutbox()).filter(({ subject }) => subject === 'Changed: Field report');
+    const mails = (await readOutbox(OFFICE)).filter(({ subject }) => subject === 'Changed: Field report');
     expect(await count('select count(*) n from mails')).toBe(before + 1);
     expect(mails[0]?.body).toContain('It is now due Sat 13 Mar, 09:00');
     expect(mails[0]?.body).toContain('What you have made or submitted is untouched.');

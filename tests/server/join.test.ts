@@ -12,7 +12,7 @@ import { select } from '$server/db/connection';
 import { readEml, readOutbox } from '$server/mail/mail';
 import { NotHere } from '$server/outcome';
 import { readDesk } from '$server/lines/desk';
-import { at, count, DAY, handIn, HOUR, MONDAY, person, smallCourse } from './kit';
+import { at, count, DAY, handIn, HOUR, MONDAY, OFFICE, person, smallCourse } from './kit';
 
 type School = Awaited<ReturnType<typeof smallCourse>>;
 let school: School;
@@ -33,7 +33,7 @@ const emailOf = async (who: { id: string }) => {
 };
 /** The token in the newest mail to someone. */
 const mailedToken = async (email: string) => {
-  const mail = (await readOutbox()).find(({ to }) => to === email);
+  const mail = (await readOutbox(OFFICE)).find(({ to }) => to === email);
   return /\/join\/([\w-]+)/.exec(mail?.body ?? '')?.[1] ?? '';
 };
 
@@ -138,12 +138,12 @@ describe('an invitation', () => {
     const kept =
       "select count(*) n from invitations i where i.email = $1 and strpos(i::text, $2) = 0 and strpos(encode(token_hash, 'escape'), $2) = 0";
     expect(await count(kept, [email, token])).toBe(1);
-    const mail = (await readOutbox()).find(({ to }) => to === email);
-    const eml = (await readEml(mail?.id ?? randomUUID()))?.toString() ?? '';
+    const mail = (await readOutbox(OFFICE)).find(({ to }) => to === email);
+    const eml = (await readEml(OFFICE, mail?.id ?? randomUUID()))?.toString() ?? '';
     expect(eml).toContain(`To: ${email}\r\n`);
     expect(eml).toMatch(/Subject: Join Tidal Ecology\r\n/);
     expect(eml).toMatch(/Message-ID: <[\w-]+@[\w.]+>\r\n/);
-    expect(await readEml(randomUUID())).toBeNull();
+    expect(await readEml(OFFICE, randomUUID())).toBeNull();
   });
 
   it('is sent by teachers alone', async () => {

@@ -31,6 +31,9 @@ export async function person(name: string): Promise<Actor> {
 }
 
 /** Somebody of the school's office. */
+/** Somebody of the office, for what asks only that. */
+export const OFFICE: Actor = { id: randomUUID(), schoolRoles: ['office'] };
+
 export async function officePerson(): Promise<Actor> {
   const { id } = await createPerson({
     handle: `office-${randomUUID().slice(0, 8)}`,

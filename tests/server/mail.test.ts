@@ -18,7 +18,7 @@ const { inTransaction, execute, select } = await import('$server/db/connection')
 const { queueMail, readOutbox, sendsMail } = await import('$server/mail/mail');
 const { readFailedMails, tryAgain } = await import('$server/mail/failed-mails');
 const { sendDue } = await import('$server/jobs/send-due-mail');
-const { at, DAY, MONDAY } = await import('./kit');
+const { at, DAY, MONDAY, OFFICE } = await import('./kit');
 const { outboxIsOpen } = await import('$server/standins/outbox');
 
 const received: string[] = [];
@@ -83,7 +83,7 @@ it('sends nothing of what was rolled back', async () => {
     throw new Error('changed my mind');
   }).catch(() => undefined);
   await sendDue();
-  expect([received.length, (await readOutbox()).length]).toEqual([0, 0]);
+  expect([received.length, (await readOutbox(OFFICE)).length]).toEqual([0, 0]);
 });
 
 it('keeps why a mail could not be sent, and sends the others', async () => {
@@ -169,6 +169,26 @@ it('cannot be made to carry further headers by what someone wrote', async () => 
   await sendDue();
   const [head = ''] = (received[0] ?? '').split('\n\n');
   expect(head).not.toMatch(/^Bcc:/m);
+});
+
+it('says that nobody wrote it, the same words twice, and how to end what can be ended with one press', async () => {
+  const body = 'Come at <low> tide.\n\nhttp://vendro.example/tidings';
+  await inTransaction((tx) => queueMail({ to: 'ilse@skerrow.example', subject: 'Plain', body }, tx));
+  const stop = { person: OFFICE.id, kinds: ['receipt' as const] };
+  await inTransaction((tx) => queueMail({ to: 'ilse@skerrow.example', subject: 'Endable', body, stop }, tx));
+  await sendDue();
+  const [plain = '', endable = ''] = received.sort((a, b) => Number(a.includes('Endable')) - Number(b.includes('Endable')));
+  for (const mail of [plain, endable]) {
+    expect(mail).toMatch(/^Auto-Submitted: auto-generated$/m);
+    expect(mail).toMatch(/^Content-Type: multipart\/alternative/m);
+    expect(mail.indexOf('text/plain')).toBeLessThan(mail.indexOf('text/html'));
+    expect(mail).toContain('Come at <low> tide.');
+    expect(mail).toContain('Come at &lt;low&gt; tide.');
+  }
+  expect(plain).not.toContain('List-Unsubscribe');
+  expect(endable).toMatch(/^List-Unsubscribe-Post: List-Unsubscribe=One-Click$/m);
+  // One address in angle brackets, unfolded (RFC 2369, 2; RFC 8058, 2).
+  expect(endable.replace(/\n\s+/g, ' ')).toMatch(/^List-Unsubscribe: <https?:\/\/[^\s<>]+\/mail\/stop\/[\w-]+>$/m);
 });
 
 it('closes the stand-in’s outbox: these mails are other people’s', async () => {

@@ -16,7 +16,7 @@ import { receiveRoster } from '$server/school/receive-roster';
 import { draftRoster, planDraft, takeDraftIn } from '$server/school/roster-import';
 import { readSchool } from '$server/school/school';
 import { readTroubles } from '$server/school/troubles';
-import { at, count, DAY, HOUR, MONDAY } from './kit';
+import { at, count, DAY, HOUR, MONDAY, OFFICE } from './kit';
 
 const PASSWORD = 'ebb and flow and ebb';
 const tokenOf = (href: string) => href.split('/').at(-1) ?? '';
@@ -108,7 +108,7 @@ describe('a link to a password', () => {
   it('is mailed to whoever has lost theirs, a few times an hour, and says nothing of who is here', async () => {
     const made = await addPerson(office, someone('suvi'));
     expect(made.ok).toBe(true);
-    const mails = async () => (await readOutbox()).filter(({ to }) => to === 'suvi@skerrow.example');
+    const mails = async () => (await readOutbox(OFFICE)).filter(({ to }) => to === 'suvi@skerrow.example');
     expect(await askForPassword('nobody-at-all')).toBeUndefined();
     for (let i = 0; i < 5; i++) expect(await askForPassword(i % 2 ? 'SUVI@skerrow.example' : 'Suvi')).toBeUndefined();
     expect(await mails()).toHaveLength(3);

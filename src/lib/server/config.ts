@@ -42,7 +42,15 @@ const Environment = z.object({
   ORIGIN: z.string().optional()
 });
 
-const env = Environment.parse(process.env);
+const env = parsed(process.env);
+
+
+/** @throws Error that names each setting that cannot be read, and why, in one line */
+function parsed(given: NodeJS.ProcessEnv): z.infer<typeof Environment> {
+  const { data, error } = Environment.safeParse(given);
+  if (data) return data;
+  throw new Error(error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join('; '));
+}
 
 /** The settings of this process, parsed once. The README lists the variables. */
 export const config = {

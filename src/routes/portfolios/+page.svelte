@@ -37,7 +37,7 @@
   </ul>
   <form method="post" action="?/make" use:act class="mt-6 flex flex-wrap items-end gap-3">
     <Field label="Title of a new portfolio"
-      ><input class="input w-80 max-w-full" name="title" required maxlength="120" /></Field
+      ><input class="input w-full max-w-80" name="title" required maxlength="120" /></Field
     >
     <button class="btn btn-primary">Begin it</button>
   </form>

@@ -1,6 +1,7 @@
 import { SequelizeStorage, Umzug } from 'umzug';
 import { installJobs } from './queue';
 import { database } from './connection';
+import { NewerDatabase } from './trouble';
 import * as foundation from './migrations/0001-foundation';
 import * as courses from './migrations/0002-courses';
 import * as search from './migrations/0003-search';
@@ -46,6 +47,7 @@ import * as portfolios from './migrations/0042-portfolios';
 import * as together from './migrations/0043-together';
 import * as ownParts from './migrations/0044-own-parts';
 import * as posts from './migrations/0045-posts';
+import * as tools from './migrations/0046-tools';
 
 /** Every migration, oldest first. Each is a file of SQL with `up` and `down`. */
 const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
@@ -93,8 +95,11 @@ const MIGRATIONS: Array<{ name: string; up: string; down: string }> = [
   { name: '0042-portfolios', ...portfolios },
   { name: '0043-together', ...together },
   { name: '0044-own-parts', ...ownParts },
-  { name: '0045-posts', ...posts }
+  { name: '0045-posts', ...posts },
+  { name: '0046-tools', ...tools }
 ];
+
+const seen = new SequelizeStorage({ sequelize: database, tableName: 'migrations' });
 
 /** Migrations of the schema, with the list of those done kept in the database itself. */
 export const umzug = new Umzug({
@@ -103,7 +108,7 @@ export const umzug = new Umzug({
     up: () => runSql(up),
     down: () => runSql(down)
   })),
-  storage: new SequelizeStorage({ sequelize: database, tableName: 'migrations' }),
+  storage: seen,
   logger: undefined
 });
 
@@ -115,10 +120,18 @@ export const umzug = new Umzug({
 export async function migrate(): Promise<string[]> {
   return database.transaction(async (lock) => {
     await database.query('select pg_advisory_xact_lock(80411)', { transaction: lock });
+    await mustBeKnown();
     const done = (await umzug.up()).map((migration) => migration.name);
     await installJobs();
     return done;
   });
+}
+
+/** @throws NewerDatabase where the database has seen migrations that this version does not know */
+async function mustBeKnown(): Promise<void> {
+  const known = new Set(MIGRATIONS.map(({ name }) => name));
+  const strange = (await seen.executed()).filter((name) => !known.has(name));
+  if (strange.length > 0) throw new NewerDatabase(strange);
 }
 
 /** The names of migrations that this version knows and the database has not seen. */

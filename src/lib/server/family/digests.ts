@@ -46,7 +46,8 @@ async function sendDigest(
     const body =
       `${digest.student}, the week until ${new Intl.DateTimeFormat('en-GB', { dateStyle: 'full', timeZone: zone }).format(to)}\n\n` +
       `${digestText(digest, zone)}\n\nTo end these summaries, without signing in: ${config.origin}/family/${token}\n`;
-    await queueMail({ to: email, subject: `${digest.student}: the week’s schoolwork`, body }, tx);
+    const subject = `${digest.student}: the week’s schoolwork`;
+    await queueMail({ to: email, subject, body, stop: { family: token } }, tx);
     const news = { kind: 'digest', about: `digest ${id} ${week}`, courseId: null, href: '/family', at: now } as const;
     const title = `the week until ${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: zone }).format(to)}`;
     await tell({ people: [studentId] }, { ...news, facts: { says: name || email, title } }, tx);

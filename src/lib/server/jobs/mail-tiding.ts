@@ -23,7 +23,7 @@ export async function mailTiding(tidingId: string): Promise<void> {
     const { number } = row.facts;
     const more = number === undefined ? '' : `\n\n${await receiptText(number, row.zone, tx)}`;
     const body = `${words}.${more}\n\n${row.course ?? ''}\n${config.origin}${row.href}\n\nWhat comes by mail is yours to choose: ${config.origin}/tidings/mail\n`;
-    await queueMail({ to: row.email, subject: words.slice(0, 180), body }, tx);
+    await queueMail({ to: row.email, subject: words.slice(0, 180), body, stop: { person: row.personId, kinds: [row.kind] } }, tx);
   });
 }
 
@@ -37,11 +37,12 @@ const Row = z.looseObject({
   unread: z.boolean(),
   mailed: z.boolean(),
   wish: z.boolean().nullable(),
+  personId: z.string(),
   email: z.string(),
   zone: z.string()
 });
 const TIDING = `
-  select ${TIDING_COLUMNS}, t.mailed_at is not null as mailed, w.wanted as wish, p.email, p.zone, ${ms('t.at')} as at
+  select ${TIDING_COLUMNS}, t.mailed_at is not null as mailed, w.wanted as wish, p.id as "personId", p.email, p.zone, ${ms('t.at')} as at
   from tidings t ${TIDING_JOINS} join people p on p.id = t.person_id
   left join mail_wishes w on w.person_id = t.person_id and w.kind = t.kind
   where t.id = $1 for update of t`;

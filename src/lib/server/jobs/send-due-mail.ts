@@ -4,10 +4,10 @@ import { isLastWord, nextTry } from '$core/mail/next-try';
 import { MINUTE } from '$core/time/moment';
 import { clock } from '../clock';
 import { config } from '../config';
-import { execute, inTransaction, ms, select } from '../db/connection';
+import { execute, inTransaction, select } from '../db/connection';
 import { log } from '../log';
 import { tellOffice } from '../tidings/tell-office';
-import { MailRow, message } from '../mail/mail';
+import { MAIL_COLUMNS, MailRow, message } from '../mail/mail';
 
 /** Mails that are taken on in one go. */
 const AT_ONCE = 50;
@@ -44,14 +44,14 @@ function takeOn(): Promise<Due[]> {
     Due,
     `update mails set next_at = $2, tries = tries + 1 where id in (
        select id from mails where next_at <= $1 order by next_at limit $3 for update skip locked)
-     returning id, to_address as "to", subject, body, ${ms('at')} as at, tries`,
+     returning ${MAIL_COLUMNS}, tries`,
     [new Date(now), new Date(now + TAKEN_FOR), AT_ONCE]
   );
 }
 
 async function send(transport: Transporter, mail: Due): Promise<boolean> {
   try {
-    await transport.sendMail(message(mail));
+    await transport.sendMail(await message(mail));
   } catch (error) {
     log.warn({ err: error, mail: mail.id, tries: mail.tries }, 'a mail could not be handed over');
     await putOff(mail, error);

@@ -1,17 +1,22 @@
 import nodemailer from 'nodemailer';
 import { z } from 'zod';
+import { mailHtml } from '$core/mail/as-html';
+import { mayForSchool, type Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { config } from '../config';
 import { execute, ms, select, type Tx } from '../db/connection';
 import { enqueue } from '../db/queue';
+import { Stop, stopAddress } from './stop';
 
-/** A mail in plain text: it reads everywhere, and nothing in it can be made to look like something else. */
+/** A mail in plain text. Beside it goes HTML with the same words; nothing in it can be made to look like something else. */
 export interface Mail {
   to: string;
   subject: string;
   body: string;
   /** The invitation that it carries, beside which it is said should it not be delivered. */
   invitationId?: string;
+  /** What its receiver can switch off of mails like it; nothing where they cannot. */
+  stop?: Stop;
 }
 
 /**
@@ -23,8 +28,9 @@ export interface Mail {
 export async function queueMail(mail: Mail, tx: Tx): Promise<void> {
   const at = new Date(clock.now());
   await execute(
-    `insert into mails (to_address, subject, body, at, next_at, invitation_id) values ($1, $2, $3, $4, $5, $6)`,
-    [mail.to, mail.subject, mail.body, at, sendsMail ? at : null, mail.invitationId ?? null],
+    `insert into mails (to_address, subject, body, at, next_at, invitation_id, stop)
+     values ($1, $2, $3, $4, $5, $6, $7)`,
+    [mail.to, mail.subject, mail.body, at, sendsMail ? at : null, mail.invitationId ?? null, mail.stop ? JSON.stringify(mail.stop) : null],
     tx
   );
   if (sendsMail) await enqueue('send-mails', {}, 0, tx);
@@ -33,41 +39,46 @@ export async function queueMail(mail: Mail, tx: Tx): Promise<void> {
 /** Whether a mail server is configured (`VENDRO_SMTP_URL`). */
 export const sendsMail = config.smtpUrl !== null;
 
-export interface OutboxMail extends Mail {
-  id: string;
-  at: number;
+export type OutboxMail = z.infer<typeof MailRow>;
+
+/** The latest mails of the outbox: a person's own, and all of them for the office. For the stand-in's page alone. */
+export function readOutbox(person: Actor): Promise<OutboxMail[]> {
+  return select(MailRow, `select ${MAIL_COLUMNS} from mails where ${SEEN_BY} order by at desc, id limit 100`, [
+    ...seenBy(person)
+  ]);
 }
 
-/** The latest mails of the outbox. For the stand-in's page alone. */
-export function readOutbox(): Promise<OutboxMail[]> {
-  return select(
-    MailRow,
-    `select id, to_address as "to", subject, body, ${ms('at')} as at from mails order by at desc, id limit 100`
-  );
-}
-
-/** One mail as it would travel, in the Internet Message Format (RFC 5322); null where it is not known. */
-export async function readEml(id: string): Promise<Buffer | null> {
-  const [mail] = await select(
-    MailRow,
-    `select id, to_address as "to", subject, body, ${ms('at')} as at from mails where id = $1`,
-    [id]
-  );
+/** One mail as it would travel, in the Internet Message Format (RFC 5322); null where it is not known, or not theirs. */
+export async function readEml(person: Actor, id: string): Promise<Buffer | null> {
+  const sql = `select ${MAIL_COLUMNS} from mails where ${SEEN_BY} and id = $3`;
+  const [mail] = await select(MailRow, sql, [...seenBy(person), id]);
   if (!mail) return null;
   const transport = nodemailer.createTransport({ streamTransport: true, buffer: true, newline: 'windows' });
-  const sent = await transport.sendMail(message(mail));
+  const sent = await transport.sendMail(await message(mail));
   return sent.message as Buffer;
 }
 
+const SEEN_BY = '($2 or lower(to_address) = (select lower(email) from people where id = $1))';
+const seenBy = (person: Actor): [string, boolean] => [person.id, mayForSchool(person, 'see-troubles')];
+
 /** A mail as the mail library wants it. Its Message-ID is its own for ever: trying again sends no second mail (RFC 5322, 3.6.4). */
-export function message({ id, to, subject, body, at }: OutboxMail) {
+export async function message({ id, to, subject, body, at, stop }: OutboxMail) {
   return {
     from: { name: 'Vendro', address: config.mailFrom },
     to,
     subject,
     text: body,
+    html: mailHtml(body, subject),
     date: new Date(at),
-    messageId: `<${id}@${config.mailFrom.split('@')[1] ?? 'localhost'}>`
+    messageId: `<${id}@${config.mailFrom.split('@')[1] ?? 'localhost'}>`,
+    headers: {
+      // Nobody's out-of-office reply is wanted (RFC 3834).
+      'Auto-Submitted': 'auto-generated',
+      ...(stop && {
+        'List-Unsubscribe': { prepared: true, value: `<${await stopAddress(stop)}>` },
+        'List-Unsubscribe-Post': 'List-Unsubscribe=One-Click'
+      })
+    }
   };
 }
 
@@ -76,5 +87,7 @@ export const MailRow = z.object({
   to: z.string(),
   subject: z.string(),
   body: z.string(),
-  at: z.number()
+  at: z.number(),
+  stop: Stop.nullable()
 });
+export const MAIL_COLUMNS = `id, to_address as "to", subject, body, ${ms('at')} as at, stop`;

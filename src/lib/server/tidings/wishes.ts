@@ -23,3 +23,13 @@ export async function keepMailWishes(person: Actor, wanted: readonly Kind[]): Pr
     [person.id, [...KINDS], [...wanted]]
   );
 }
+
+/** Says that a person wants some kinds no longer by mail; what they said of others stays. */
+export async function unwish(personId: string, kinds: readonly Kind[]): Promise<void> {
+  await execute(
+    `insert into mail_wishes (person_id, kind, wanted)
+     select p.id, kind, false from unnest($2::text[]) kind, people p where p.id = $1
+     on conflict (person_id, kind) do update set wanted = false`,
+    [personId, [...kinds]]
+  );
+}

@@ -28,6 +28,8 @@ const FULL = { status_code: 507, body: 'disk-full' };
 export class DraftStore extends FileStore {
   constructor() {
     super({ directory: DRAFTS, configstore: new UploadRecords() });
+    // What is announced is what works here. How long a file is has to be said beforehand: room is promised for it.
+    this.extensions = ['creation', 'creation-with-upload', 'termination', 'expiration'];
   }
 
   override async write(source: Readable, id: string, offset: number): Promise<number> {

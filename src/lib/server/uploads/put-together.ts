@@ -75,7 +75,7 @@ async function made(
     // What it was made of gives its room back first. Another tab that did the same a moment before has it.
     const gone = await select(Gone, LET_GO, [parts.map((part) => part.id), person.id], tx);
     if (gone.length < parts.length) throw new NotHere('This recording');
-    return beginUpload(person, { id, size, name, about }, tx);
+    return beginUpload(person, { id, size, name, about, said: '' }, tx);
   });
   return begun === null ? { ok: false, why: 'shelf-full' } : { ok: true, id, size };
 }

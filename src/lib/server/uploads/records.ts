@@ -1,8 +1,9 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
-import { Upload } from '@tus/server';
+import { Metadata, Upload } from '@tus/server';
 import { z } from 'zod';
 import { SENT } from '$core/pieces/kinds';
 import type { Actor } from '$core/people/policy';
+import { DAY, type Moment } from '$core/time/moment';
 import { clock } from '../clock';
 import { execute, ms, select, type Tx } from '../db/connection';
 
@@ -41,21 +42,29 @@ export const UploadMetadata = z
   });
 export type UploadMetadata = z.infer<typeof UploadMetadata>;
 
+/** An upload that nobody came back to for so long is given up; a recording that was sent while it was made lies on its device too. */
+export const KEPT = 7 * DAY;
+export const KEPT_RAW = DAY;
+
+/** Longest `Upload-Metadata` that is taken, in characters. */
+const LONGEST_SAID = 20_000;
+
 /**
  * Notes an upload that is about to begin, in the transaction that promises it its room.
  *
  * @param size of the whole file, in bytes
+ * @param said its `Upload-Metadata` as it came
  */
 export async function beginUpload(
   owner: Actor,
-  upload: { id: string; size: number; name: string; about: UploadMetadata },
+  upload: { id: string; size: number; name: string; about: UploadMetadata; said: string },
   tx: Tx
 ): Promise<true> {
   const { assignment, deliverable, replaces, folder, came = 'upload', instead = [], note = '', raw } = upload.about;
   await execute(
     `insert into uploads (id, owner_id, assignment_id, deliverable_id, replaces_id, folder_id, came, name, size, began_at,
-       instead_of, note, raw)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13)`,
+       instead_of, note, raw, said)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)`,
     [
       upload.id,
       owner.id,
@@ -69,22 +78,34 @@ export async function beginUpload(
       new Date(clock.now()),
       instead,
       note,
-      raw === 'yes'
+      raw === 'yes',
+      upload.said.slice(0, LONGEST_SAID)
     ],
     tx
   );
   return true;
 }
 
+/** Until when an upload that is still under way is kept; null where there is none. */
+export async function keptUntil(id: string): Promise<Moment | null> {
+  const [row] = await select(
+    z.object({ began: z.number(), raw: z.boolean() }),
+    `select ${ms('began_at')} as began, raw from uploads where id = $1 and answer is null`,
+    [id]
+  );
+  return row ? row.began + (row.raw ? KEPT_RAW : KEPT) : null;
+}
+
 /** What is known of an upload besides its bytes, in PostgreSQL so that every process knows it. */
 export class UploadRecords {
   async get(id: string): Promise<Upload | undefined> {
     const [row] = await select(
-      z.object({ size: z.number(), began: z.number() }),
-      `select size::float8 as size, ${ms('began_at')} as began from uploads where id = $1 and answer is null`,
+      z.object({ size: z.number(), said: z.string() }),
+      `select size::float8 as size, said from uploads where id = $1 and answer is null`,
       [id]
     );
-    return row && new Upload({ id, size: row.size, offset: 0, creation_date: new Date(row.began).toISOString() });
+    const metadata = row?.said ? Metadata.parse(row.said) : undefined;
+    return row && new Upload({ id, size: row.size, offset: 0, metadata });
   }
 
   /** Everything was written down as the upload was begun (`beginUpload`). */

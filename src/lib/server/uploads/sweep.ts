@@ -1,13 +1,10 @@
 import { readdir, rm } from 'node:fs/promises';
 import { z } from 'zod';
-import { DAY } from '$core/time/moment';
 import { clock } from '../clock';
 import { select } from '../db/connection';
 import { draftPath, DRAFTS } from './draft-store';
+import { KEPT, KEPT_RAW } from './records';
 
-/** An upload that nobody came back to for so long is given up; a recording that was sent while it was made lies on its device too. */
-const KEPT = 7 * DAY;
-const KEPT_RAW = DAY;
 const AT_ONCE = 500;
 
 /**

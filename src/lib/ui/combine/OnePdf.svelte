@@ -94,7 +94,7 @@
     </li>
   {/each}
 </ol>
-<Field label="Name of the PDF"><input class="input w-80 max-w-full input-sm" bind:value={name} maxlength="250" /></Field
+<Field label="Name of the PDF"><input class="input w-full max-w-80 input-sm" bind:value={name} maxlength="250" /></Field
 >
 <label class="my-2 flex items-center gap-2">
   <input type="checkbox" class="checkbox checkbox-sm" bind:checked={smaller} onchange={() => (made = null)} />

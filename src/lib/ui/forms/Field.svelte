@@ -13,7 +13,7 @@
   const { label, about, problem, children }: Props = $props();
 </script>
 
-<label class="block text-sm">
+<label class="block min-w-0 text-sm">
   <span class="font-medium">{label}</span>{#if about}<span class="ml-2 opacity-80">{about}</span>{/if}
   <span class="mt-1 block text-base">{@render children()}</span>
   {#if problem}<span class="mt-1 block font-medium text-error" role="alert">{problem}</span>{/if}

@@ -7,8 +7,8 @@
 </script>
 
 {#if moves.length > 0}
-  <section aria-labelledby="movers" class="mt-6">
-    <h3 id="movers" class="text-lg font-semibold">What moves the result most</h3>
+  <section class="mt-6">
+    <h3 class="text-lg font-semibold">What moves the result most</h3>
     <p class="mb-2 max-w-prose text-sm">
       From nothing to everything on each, in percent of the final result, with all others as the course has been so far.
     </p>

@@ -13,7 +13,7 @@
   >
   <form method="post" action="?/declareSite" use:act class="flex flex-wrap items-end gap-2 py-1">
     <Field label="Address of your own site" about="Links are compared with it">
-      <input class="input w-80 max-w-full input-sm" name="url" value={site ?? ''} maxlength="500" spellcheck="false" />
+      <input class="input w-full max-w-80 input-sm" name="url" value={site ?? ''} maxlength="500" spellcheck="false" />
     </Field>
     <button class="btn btn-sm">Keep</button>
   </form>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { hears } from '$ui/primitives/hears';
   import { shapeAddress } from '$core/materials/source';
 
   /** A picture as a list shows it. Where none can be made, nothing stands in its place. */
@@ -14,6 +15,6 @@
     height="40"
     loading="lazy"
     class="size-10 shrink-0 rounded border border-base-300 object-cover"
-    onerror={() => (there = false)}
+    {@attach hears('error', () => (there = false))}
   />
 {/if}

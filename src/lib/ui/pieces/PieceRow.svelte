@@ -69,7 +69,7 @@
       >
     {/if}
     {#if place}<span class="text-sm opacity-80">{place}</span>{/if}
-    <span class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
+    <div class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
       <IconButton
         icon={Eye}
         label="Look at {piece.name} here"
@@ -92,7 +92,7 @@
           <IconButton icon={Trash2} label="Remove {piece.name}" />
         </form>
       {/if}
-    </span>
+    </div>
   </div>
   {#if piece.note}<p class="pl-8 text-sm whitespace-pre-wrap">{piece.note}</p>{/if}
   <row.about {piece} {address} {editable} {elsewhere} />

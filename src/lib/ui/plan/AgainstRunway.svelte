@@ -81,7 +81,8 @@
     </div>
     <details class="mt-2 text-sm">
       <summary class="cursor-pointer">As a table</summary>
-      <div class="overflow-x-auto">
+      <!-- svelte-ignore a11y_no_noninteractive_tabindex (a wide table is scrolled by keyboard too) -->
+      <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Work against the days, as a table">
         <table class="figures mt-1">
           <thead>
             <tr class="text-left"

@@ -43,7 +43,8 @@
   }
 </script>
 
-<div class="overflow-x-auto">
+<!-- svelte-ignore a11y_no_noninteractive_tabindex (what is wider than the screen is scrolled by keyboard too) -->
+<div class="overflow-x-auto" tabindex="0" role="region" aria-label="The month, day by day">
   <div class="grid sm:min-w-[46rem] sm:grid-cols-7">
     {#each days.slice(0, -1) as day (day)}
       {@const due = dues.filter((one) => isOn(one.due, day, zone()))}

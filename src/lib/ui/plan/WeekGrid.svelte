@@ -97,7 +97,8 @@
     drag?.key === session.key ? { ...session, ...movedBy(session, drag.days, drag.minutes, zone()) } : session;
 </script>
 
-<div class="overflow-x-auto">
+<!-- svelte-ignore a11y_no_noninteractive_tabindex (what is wider than the screen is scrolled by keyboard too) -->
+<div class="overflow-x-auto" tabindex="0" role="region" aria-label="The week, day by day">
   <div class="min-w-[46rem]">
     <div class="grid grid-cols-[2.5rem_repeat(7,minmax(0,1fr))] border-b border-base-300">
       <span></span>

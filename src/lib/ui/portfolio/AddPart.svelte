@@ -55,6 +55,7 @@
           {:else if kind === 'work'}
             <Field label="Which"
               ><select class="select w-full" name="work" required>
+                <option value="">Choose one</option>
                 {#each works as { packetId, round, title, course } (packetId + round)}
                   <option value="{packetId} {round}">{title}, {course}, round {round}</option>
                 {/each}

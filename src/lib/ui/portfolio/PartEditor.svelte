@@ -67,7 +67,7 @@
           <button class="btn btn-sm">Take off<span class="sr-only">: {name}</span></button>
         </form>
       </div>
-      <ShownPart {block} files={known} fileOf={(file) => fileAddress('portfolio', file.id)} />
+      <ShownPart level={2} {block} files={known} fileOf={(file) => fileAddress('portfolio', file.id)} />
       <ChangePart {block} />
     </li>
   {/each}

@@ -16,9 +16,11 @@
     marks?: readonly Difference[];
     /** How deep its headings stand on the page that shows it: its title is a heading of this level. */
     level?: 1 | 2;
+    /** Which of two it is, where both stand on one page. */
+    called?: string;
   }
   /** A portfolio as whoever looks at it sees it: its head, its pages, and one of them. */
-  const { body, files, owner, pageId, hrefOf, fileOf, marks = [], level = 1 }: Props = $props();
+  const { body, files, owner, pageId, hrefOf, fileOf, marks = [], level = 1, called = '' }: Props = $props();
   const known = $derived(new Map(files.map((file) => [file.id, file])));
   const page = $derived(body.pages.find(({ id }) => id === pageId) ?? body.pages[0]);
   const markOf = (blockId: string) => marks.find((one) => one.blockId === blockId);
@@ -29,7 +31,7 @@
   <p>{owner}</p>
   {#if body.about}<p class="max-w-prose">{body.about}</p>{/if}
   {#if body.pages.length > 1}
-    <nav aria-label="Pages of {body.title}">
+    <nav aria-label={`Pages of ${body.title}${called ? `, ${called}` : ''}`}>
       <ul class="shown-pages">
         {#each body.pages as { id, title } (id)}
           <li><a href={hrefOf(id)} aria-current={id === page?.id ? 'page' : undefined}>{title}</a></li>
@@ -46,7 +48,7 @@
         {@const mark = markOf(block.id)}
         <section data-width={block.width} data-became={mark?.became}>
           {#if mark}<p class="mb-1 text-sm font-semibold">{mark.words}</p>{/if}
-          <ShownPart {block} files={known} {fileOf} />
+          <ShownPart level={level === 1 ? 3 : 4} {block} files={known} {fileOf} />
         </section>
       {:else}<p>Nothing stands here yet.</p>{/each}
     </div>

@@ -9,9 +9,11 @@
     files: ReadonlyMap<string, PortfolioFile>;
     /** Where a file is fetched. */
     fileOf: (file: PortfolioFile) => string;
+    /** Of its heading. */
+    level?: 2 | 3 | 4;
   }
   /** One part of a portfolio's page, as whoever looks at it sees it. */
-  const { block, files, fileOf }: Props = $props();
+  const { block, files, fileOf, level = 3 }: Props = $props();
   const addressOf = (id: string) => {
     const file = files.get(id);
     return file ? fileOf(file) : '';
@@ -36,7 +38,7 @@
   {/if}
 {/snippet}
 
-{#if block.title}<h3>{block.title}</h3>{/if}
+{#if block.title}<svelte:element this={`h${level}`} class="shown-title">{block.title}</svelte:element>{/if}
 {#if block.kind === 'text' || block.kind === 'page'}
   <!-- eslint-disable-next-line svelte/no-at-html-tags -- cleaned by the server -->
   <div class="brief-text">{@html html}</div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { hears } from '$ui/primitives/hears';
   import type { Caption } from '$core/recordings/captions';
 
   interface Props {
@@ -42,7 +43,7 @@
 </script>
 
 {#snippet track()}
-  {#if captions !== null}<track kind="captions" src={captions} default onload={read} />{/if}
+  {#if captions !== null}<track kind="captions" src={captions} default {@attach hears('load', read)} />{/if}
 {/snippet}
 
 {#if film && pictured}
@@ -57,7 +58,7 @@
     aria-label="Look at {of}"
     class="max-h-[60vh] w-full bg-black"
     onloadedmetadata={(event) => (pictured = event.currentTarget.videoWidth > 0)}
-    onerror={failed}>{@render track()}</video
+    {@attach hears('error', failed)}>{@render track()}</video
   >
 {:else}
   <audio
@@ -69,6 +70,6 @@
     preload="metadata"
     aria-label="Listen to {of}"
     class="h-10 w-full max-w-xl"
-    onerror={failed}>{@render track()}</audio
+    {@attach hears('error', failed)}>{@render track()}</audio
   >
 {/if}

@@ -66,7 +66,7 @@
   {:else}
     {#if reader === 'student'}<p class="mb-2">This is exactly what your teacher sees of it.</p>{/if}
     <article class="rounded border border-base-300 bg-base-100 p-4">
-      <RoundSheet {round} {places} reader="teacher" />
+      <RoundSheet {round} {places} reader="teacher" level={2} />
     </article>
   {/if}
 </div>

@@ -13,9 +13,11 @@
     reader: 'student' | 'teacher';
     /** Its result is the one that counts, or will be. */
     counts?: boolean;
+    /** Of the heading that names it. */
+    level?: 2 | 3;
   }
   /** A round as it was submitted. The student and the teacher see the very same. */
-  const { round, places, reader, counts = false }: Props = $props();
+  const { round, places, reader, counts = false, level = 3 }: Props = $props();
   const zone = $derived.by(getZone());
   const now = $derived.by(getNow());
 
@@ -33,7 +35,7 @@
 </script>
 
 <div class="flex flex-wrap items-baseline gap-x-4">
-  <h3 class="text-lg font-semibold">Round {round.no}</h3>
+  <svelte:element this={`h${level}`} class="text-lg font-semibold">Round {round.no}</svelte:element>
   <span
     >{stateWords}{#if counts}, the one that counts{/if}</span
   >

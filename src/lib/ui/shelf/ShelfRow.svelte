@@ -33,7 +33,7 @@
     <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href={address} data-sveltekit-reload
       >{file.name}</a
     >
-    <span class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
+    <div class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
       <span class="figures text-sm whitespace-nowrap opacity-80">{sizeText(file.size)}</span>
       <IconButton
         icon={Eye}
@@ -63,7 +63,7 @@
           ></OneButton
         >
       {/if}
-    </span>
+    </div>
   </div>
   <p class="pl-8 text-sm opacity-85">
     <When moment={file.binnedAt ?? file.changedAt} />{#if file.version > 1}, version {file.version}{/if}{#if file.folder},

@@ -53,6 +53,7 @@
     <label class="text-sm"
       >Write to
       <select class="select flex w-56 select-sm" name="aside" required>
+        <option value="">Choose whom</option>
         {#each students as student (student.id)}<option value={student.id}>{student.name}</option>{/each}
       </select>
     </label>

@@ -108,7 +108,7 @@
       {#if view.studentId}<a class="link" href="/assignments/{view.facts.assignmentId}?aside={view.studentId}#one"
           >Aside with them</a
         >{/if}{/if}
-    <span class="ml-auto flex items-center gap-3">
+    <div class="ml-auto flex items-center gap-3">
       {#if data.run.place > 0}<span class="figures">{data.run.place} of {data.run.waiting} waiting</span>{/if}
       {#each [{ to: data.run.before, words: 'The one before', icon: ChevronLeft }, { to: data.run.next, words: 'The next one', icon: ChevronRight }] as { to, words, icon: Icon } (words)}
         {#if to}
@@ -122,7 +122,7 @@
         {/if}
       {/each}
       <MarkingKeys {keys} />
-    </span>
+    </div>
   </nav>
   {#if form?.problem}<Message kind="problem">{form.problem}</Message>{/if}
   {#if typeof form?.done === 'string'}<Message kind="done">{form.done}</Message>{/if}

@@ -5,8 +5,8 @@ import { signedIn } from '../../shared/guard';
 
 /** One mail of the stand-in's outbox as a file (RFC 5322). */
 export const GET = async ({ locals, params, url }) => {
-  signedIn(locals, url);
-  const eml = (await outboxIsOpen()) ? await readEml(params.id) : null;
+  const person = signedIn(locals, url);
+  const eml = (await outboxIsOpen()) ? await readEml(person, params.id) : null;
   if (!eml) error(404, 'There is nothing here, or it is not yours to see.');
   return new Response(new Uint8Array(eml), {
     headers: { 'content-type': 'message/rfc822', 'content-disposition': `attachment; filename="${params.id}.eml"` }

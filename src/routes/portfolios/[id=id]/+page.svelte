@@ -44,7 +44,7 @@
         {#if own.published !== null}<a class="btn" href="/portfolios/{own.id}/compare">See both side by side</a>{/if}
       </div>
     {/if}
-    <p class="mt-3 flex flex-wrap gap-x-4 text-sm">
+    <p class="mt-3 flex flex-wrap gap-x-4 gap-y-1 text-sm *:py-0.5">
       <a class="link" href="/portfolios/{own.id}/as">See it as a visitor does</a>
       <a class="link" href="/portfolios/{own.id}/pdf" download>As PDF</a>
       <a class="link" href="/portfolios/{own.id}/folder" download>As a folder of HTML</a>

@@ -48,7 +48,7 @@
   <Answered {form} />
   <div class="grid gap-6 lg:grid-cols-[minmax(0,1fr)_23rem]">
     <div class="rounded border border-base-300 bg-base-100 p-4">
-      <RoundSheet round={view.round} places={view.places} reader="teacher" />
+      <RoundSheet round={view.round} places={view.places} reader="teacher" level={2} />
     </div>
     <section class="self-start rounded border border-base-300 bg-base-100 p-4 lg:sticky lg:top-3" aria-labelledby="say">
       <h2 id="say" class="mb-2 text-xl font-semibold">What you say of it</h2>

@@ -7,3 +7,5 @@ const handle: RequestHandler = ({ locals, url, request }) => receiveUpload(signe
 export const HEAD = handle;
 export const PATCH = handle;
 export const DELETE = handle;
+/** For clients that know no PATCH: the method that they mean stands in a header. */
+export const POST = handle;

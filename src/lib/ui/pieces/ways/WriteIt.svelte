@@ -67,7 +67,7 @@
       >
     {/if}
     <Field label={`Name of the ${as}`}
-      ><input class="input w-80 max-w-full input-sm" name="name" value={name} required maxlength="200" /></Field
+      ><input class="input w-full max-w-80 input-sm" name="name" value={name} required maxlength="200" /></Field
     >
     <button class="btn btn-primary btn-sm" disabled={busy}
       >{at.place.starter ? 'Take your copy of the starter' : 'Begin to write'}</button

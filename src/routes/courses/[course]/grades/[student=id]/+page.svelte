@@ -28,7 +28,7 @@
     ><input class="input w-32" name="says" maxlength="40" value={override?.says ?? ''} /></Field
   >
   <Field label="Why" about="the student reads it"
-    ><input class="input w-80" name="reason" maxlength="500" value={override?.reason ?? ''} /></Field
+    ><input class="input w-full max-w-80" name="reason" maxlength="500" value={override?.reason ?? ''} /></Field
   >
   <button class="btn">Keep this result</button>
 </form>

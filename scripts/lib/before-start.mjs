@@ -48,11 +48,15 @@ export async function mustAnswer(url, patience = 5000) {
     socket.once('connect', () => end(null));
     socket.once('timeout', () => end('nothing answers there'));
     socket.once('error', (/** @type {NodeJS.ErrnoException} */ error) =>
-      end(error.code === 'ENOTFOUND' || error.code === 'EAI_AGAIN' ? 'no machine has that name' : 'nothing answers there')
+      end(
+        error.code === 'ENOTFOUND' || error.code === 'EAI_AGAIN' ? 'no machine has that name' : 'nothing answers there'
+      )
     );
   });
   if (why !== null)
-    throw new Trouble(`The database of DATABASE_URL could not be reached at ${host}:${port}: ${why}. Start it, or mend the address.`);
+    throw new Trouble(
+      `The database of DATABASE_URL could not be reached at ${host}:${port}: ${why}. Start it, or mend the address.`
+    );
 }
 
 /** @param {string} folder that has to be there and be ours to write in */

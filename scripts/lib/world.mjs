@@ -42,8 +42,7 @@ async function migrated(env) {
  * @param {{ anew?: boolean }} [options] `anew` empties the database first
  */
 export async function prepareWorld(env, { anew = false } = {}) {
-  if (!anew)
-    await step('Bringing the database up to date', () => migrated(env));
+  if (!anew) await step('Bringing the database up to date', () => migrated(env));
   if (process.env.VENDRO_DEMO !== 'none' || anew)
     await runTypeScript('demo/load.command.ts', env, anew ? ['--anew'] : []);
 }

@@ -115,7 +115,10 @@ function ofCourses(...rooms: string[]): Record<string, string> {
   return Object.fromEntries(
     rooms.map((room) => {
       const below = room === '' ? '' : `/${room}`;
-      return [`/courses/[course]${below}`, `select '/courses/' || slug || '${below}' from courses where slug = any (array['tidal-ecology', 'boatyard-workshop'])`];
+      return [
+        `/courses/[course]${below}`,
+        `select '/courses/' || slug || '${below}' from courses where slug = any (array['tidal-ecology', 'boatyard-workshop'])`
+      ];
     })
   );
 }
@@ -128,4 +131,3 @@ function places(kind: string, title: string): string {
 function portfolios(below: string): string {
   return `select '/portfolios/' || id || '${below}' from portfolios limit 1`;
 }
-

@@ -177,7 +177,9 @@ it('says that nobody wrote it, the same words twice, and how to end what can be 
   const stop = { person: OFFICE.id, kinds: ['receipt' as const] };
   await inTransaction((tx) => queueMail({ to: 'ilse@skerrow.example', subject: 'Endable', body, stop }, tx));
   await sendDue();
-  const [plain = '', endable = ''] = received.sort((a, b) => Number(a.includes('Endable')) - Number(b.includes('Endable')));
+  const [plain = '', endable = ''] = received.sort(
+    (a, b) => Number(a.includes('Endable')) - Number(b.includes('Endable'))
+  );
   for (const mail of [plain, endable]) {
     expect(mail).toMatch(/^Auto-Submitted: auto-generated$/m);
     expect(mail).toMatch(/^Content-Type: multipart\/alternative/m);

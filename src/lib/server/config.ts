@@ -44,7 +44,6 @@ const Environment = z.object({
 
 const env = parsed(process.env);
 
-
 /** @throws Error that names each setting that cannot be read, and why, in one line */
 function parsed(given: NodeJS.ProcessEnv): z.infer<typeof Environment> {
   const { data, error } = Environment.safeParse(given);

@@ -11,8 +11,8 @@
 <div class="mx-auto max-w-4xl px-4 pt-6 pb-16">
   <h1 class="page-title">Outbox</h1>
   <p class="mb-5">
-    A stand-in for a mail server: what the demo school would have sent {data.all ? 'to everybody' : 'to you'}. Nothing leaves
-    this machine.
+    A stand-in for a mail server: what the demo school would have sent {data.all ? 'to everybody' : 'to you'}. Nothing
+    leaves this machine.
   </p>
   {#if data.mails.length === 0}<EmptyState><p>No mail was sent yet.</p></EmptyState>{/if}
   <ul class="grid gap-3">

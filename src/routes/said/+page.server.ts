@@ -45,6 +45,9 @@ export const actions = {
     {
       words: ({ why }) =>
         `${wordsOfRefusal(why, { largest: LARGEST_SAID })}${isPieceRefusal(why) ? ' Nothing was sent.' : ''}`,
+      then: ({ leftOut }) => ({
+        done: leftOut.length === 0 ? true : `Sent. Where it was taken is left out of ${leftOut.join(', ')}.`
+      }),
       with: ({ back }) => ({ back }),
       back: (_, { url }, { back }) => ownPath(back, url.origin)
     }

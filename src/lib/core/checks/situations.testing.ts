@@ -39,6 +39,7 @@ export const file = (over: Partial<FilePiece> = {}): FilePiece => ({
   size: 10,
   mediaType: 'text/plain',
   facts: {},
+  spotLeftOut: false,
   captioned: false,
   cameBack: false,
   evidenceFor: null,

@@ -14,6 +14,8 @@ export const BlobFacts = z.object({
   unpacked: z.object({ bytes: z.number() }).optional(),
   /** A picture on which next to nothing can be seen. */
   seen: z.enum(['dark', 'blank', 'blurred']).optional(),
+  /** It says where it was taken. */
+  spot: z.literal(true).optional(),
   /** A recording: its length in seconds, and whether anything can be heard; null where its sound cannot be read here. */
   recording: z.object({ seconds: z.number(), silent: z.boolean().nullable() }).optional(),
   /** How most of a text document's words are set: the font's name, and the space of a line as a multiple of single. */

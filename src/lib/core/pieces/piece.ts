@@ -74,6 +74,8 @@ export interface BytesPiece extends AnyPiece {
   mediaType: string;
   /** What a look into its bytes told; null before one was taken. */
   facts: BlobFacts | null;
+  /** It says nothing of where it was taken, which was left out of it; the file on the Shelf still does. */
+  spotLeftOut: boolean;
   /** What is said in it can be read beside it. */
   captioned: boolean;
   /** What it shows, where a page of the same packet names it as evidence. */

@@ -46,6 +46,8 @@ export const REFERENCES = [
   ['pieces', 'sha256'],
   ['round_pieces', 'sha256'],
   ['round_pieces', 'returned_sha256'],
+  ['pieces', 'spot_sha256'],
+  ['round_pieces', 'spot_sha256'],
   ['pieces', 'captions_sha256'],
   ['round_pieces', 'captions_sha256'],
   ['materials', 'sha256'],

@@ -10,7 +10,7 @@ import { soundPath } from './sound';
 import type { StoredBlob } from './store';
 
 /** Raised when looking learns something new: what an older looking found is then looked at again. */
-const BY = 7;
+const BY = 8;
 
 /**
  * What a look into stored bytes tells, taken once for each blob and kept.

@@ -46,6 +46,7 @@ const STUDENT = `
 function asPiece({ deliverableId, name, size, sha256 }: ComingPiece): FilePiece {
   const unknown = {
     facts: null,
+    spotLeftOut: false,
     captioned: false,
     cameBack: false,
     evidenceFor: null,

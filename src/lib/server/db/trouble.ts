@@ -31,7 +31,11 @@ const WORDS: Record<string, string> = {
   '53300': 'The database of DATABASE_URL has no connection left. Try again in a moment.'
 };
 
-const Reason = z.object({ code: z.string().optional(), message: z.string().optional(), parent: z.unknown().optional() });
+const Reason = z.object({
+  code: z.string().optional(),
+  message: z.string().optional(),
+  parent: z.unknown().optional()
+});
 
 /** The innermost reason: the database layer wraps what it was told. */
 function reasonOf(error: unknown): { code: string | null; detail: string } {

@@ -4,6 +4,7 @@ import type { Evidence } from '$core/pages/evidence';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import { BlobRefused } from '../blobs/store';
+import { withoutSpot } from '../blobs/without-spot';
 import { config } from '../config';
 import { Piece } from '../db/models/packets';
 import type { Outcome } from '../outcome';
@@ -11,7 +12,7 @@ import { placeProblem } from '../packets/place';
 import { findDraft } from '../pages/draft';
 import { arranging, type OnePiece } from './arranging';
 import { broughtToShelf, type Coming } from './brought-to-shelf';
-import { layPiece } from './pieces';
+import { layPiece, leftOut } from './pieces';
 
 /**
  * Brings a file that shows what an entry of a page says: it becomes a piece of the same packet, beside what is asked, and is named
@@ -33,11 +34,14 @@ export async function addEvidence(
     const brought = await broughtToShelf(person, coming, config.maxFileBytes);
     if (!brought.ok) return brought;
     const { id: shelfFileId, version: shelfVersion, name, sha256, size, mediaType, came } = brought.file;
-    const file = { kind: kindOfBytes(came), name, sha256, size, mediaType, shelfFileId, shelfVersion };
+    const plain = await withoutSpot({ sha256, size, mediaType });
+    const original = { kind: kindOfBytes(came), name, sha256, size, mediaType, shelfFileId, shelfVersion };
     return await arranging(person, input, async (_, packet) => {
       const { tx, id: packetId } = packet;
-      const evidence = { name: name.slice(0, 200), sha256 };
-      if (await Piece.findOne({ where: { packetId, sha256 }, transaction: tx })) return { ok: true, evidence };
+      const file = await leftOut(original, plain, tx);
+      const evidence = { name: name.slice(0, 200), sha256: file.sha256 };
+      if (await Piece.findOne({ where: { packetId, sha256: file.sha256 }, transaction: tx }))
+        return { ok: true, evidence };
       const { guarded } = await findDraft(input.pieceId, tx);
       const problem = await placeProblem(packet, null, file);
       // What a starter asks to be shown is asked, whatever else the assignment takes.

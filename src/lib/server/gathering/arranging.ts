@@ -18,11 +18,15 @@ interface Bound {
   id: string;
   name: string;
   deliverableId: string | null;
+  sha256: string | null;
+  spotSha256: string | null;
   update(change: Change): Promise<void>;
   /** What it is, for asking whether another place takes it. */
   candidate(): Promise<Candidate>;
 }
-type Change = Partial<Pick<Piece, 'name' | 'note' | 'deliverableId' | 'captions' | 'captionsSha256'>>;
+type Change = Partial<
+  Pick<Piece, 'name' | 'note' | 'deliverableId' | 'captions' | 'captionsSha256' | 'sha256' | 'spotSha256'>
+>;
 
 /**
  * Does something to one piece of the student's own packet, while pieces may be added to it at all. Under the packet's lock.
@@ -39,7 +43,7 @@ export async function arranging<T extends Outcome<object, Refusal | PieceRefusal
     if (!piece) throw new NotHere('This piece');
     const verdict = allowed(packet.custody, { do: 'add-piece', piece: pieceId }, packet.now);
     if (!verdict.ok) return verdict;
-    const { id, name, deliverableId } = piece;
+    const { id, name, deliverableId, sha256, spotSha256 } = piece;
     const update = async (change: Change) => {
       await piece.update(change, { transaction: packet.tx });
     };
@@ -47,7 +51,7 @@ export async function arranging<T extends Outcome<object, Refusal | PieceRefusal
       const [blob] = await select(Bytes, BYTES, [piece.sha256], packet.tx);
       return serverPiece(piece.kind).candidate(piece, blob ?? null);
     };
-    return work({ id, name, deliverableId, update, candidate }, packet);
+    return work({ id, name, deliverableId, sha256, spotSha256, update, candidate }, packet);
   });
 }
 

@@ -4,8 +4,11 @@ import { kindOfBytes, type Came, type PieceKind } from '$core/pieces/kinds';
 import { keepableName } from '$core/pieces/names';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
+import { inspectBlob } from '../blobs/inspect';
 import { registerBlob } from '../blobs/register';
 import type { StoredBlob } from '../blobs/store';
+import { withoutSpot } from '../blobs/without-spot';
+import type { Tx } from '../db/connection';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
 import { flushPage } from '../pages/flush';
@@ -13,6 +16,8 @@ import { putOnShelf } from '../shelf/put-on-shelf';
 import { withPacket, type OpenPacket } from '../packets/open-packet';
 import { placeProblem } from '../packets/place';
 import { completeSeal, mayArrive, sealedPiece } from '../rounds/seal';
+
+type Laid = Outcome<{ pieceId: string }, Refusal | PieceRefusal>;
 
 export interface NewFile {
   assignmentId: string;
@@ -37,30 +42,51 @@ export async function addFile(
   file: NewFile
 ): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
   const { assignmentId, deliverableId, blob } = file;
-  return withPacket(person, { assignmentId, own: true }, 'work-on-own-packet', file.key, async (packet) => {
-    const name = keepableName(file.name);
-    if (name === null) return { ok: false, why: 'name-too-long' };
-    if (contradiction(name, blob.mediaType) === 'program') return { ok: false, why: 'program-in-disguise' };
-    await registerBlob(blob, packet.tx);
-    const { came = 'upload' } = file;
-    const shelf = await putOnShelf(person, { name, blob, came, folder: { assignmentId } }, packet.now, packet.tx);
-    const leaving = await thosePieces(packet, deliverableId, file.insteadOf ?? []);
-    const kind = kindOfBytes(came);
-    const made = {
-      kind,
-      deliverableId,
-      name,
-      note: file.note ?? '',
-      ...blob,
-      shelfFileId: shelf.fileId,
-      shelfVersion: shelf.version
-    };
-    const sealed = await sealedPiece(packet, { deliverableId, sha256: blob.sha256 });
-    if (!sealed) return layFile(packet, made, leaving);
-    const laid = await layPiece(packet, made, 'arrive');
-    if (laid.ok) await completeSeal(packet, sealed);
-    return laid;
-  });
+  const plain = await withoutSpot(blob);
+  const answer = await withPacket<Laid>(
+    person,
+    { assignmentId, own: true },
+    'work-on-own-packet',
+    file.key,
+    async (packet) => {
+      const name = keepableName(file.name);
+      if (name === null) return { ok: false, why: 'name-too-long' };
+      if (contradiction(name, blob.mediaType) === 'program') return { ok: false, why: 'program-in-disguise' };
+      await registerBlob(blob, packet.tx);
+      const { came = 'upload' } = file;
+      const shelf = await putOnShelf(person, { name, blob, came, folder: { assignmentId } }, packet.now, packet.tx);
+      const leaving = await thosePieces(packet, deliverableId, file.insteadOf ?? []);
+      const kind = kindOfBytes(came);
+      const made = {
+        kind,
+        deliverableId,
+        name,
+        note: file.note ?? '',
+        ...blob,
+        shelfFileId: shelf.fileId,
+        shelfVersion: shelf.version
+      };
+      const sealed = await sealedPiece(packet, { deliverableId, sha256: blob.sha256 });
+      if (!sealed) return layFile(packet, await leftOut(made, plain, packet.tx), leaving);
+      const laid = await layPiece(packet, made, 'arrive');
+      // Of what was sealed not a byte may differ.
+      if (laid.ok) await completeSeal(packet, sealed);
+      return laid;
+    }
+  );
+  if (plain) await inspectBlob(plain);
+  return answer;
+}
+
+/** A file as it goes into a packet: without where it was taken, where it says so. Its owner can decide otherwise. */
+export async function leftOut<T extends StoredBlob>(
+  file: T,
+  plain: StoredBlob | null,
+  tx: Tx
+): Promise<T & { spotSha256: string | null }> {
+  if (!plain) return { ...file, spotSha256: null };
+  await registerBlob(plain, tx);
+  return { ...file, ...plain, spotSha256: file.sha256 };
 }
 
 async function thosePieces(packet: OpenPacket, deliverableId: string | null, ids: string[]): Promise<Piece[]> {
@@ -77,6 +103,8 @@ export interface ShelfPiece {
   sha256: string;
   size: number;
   mediaType: string;
+  /** The same bytes with where they were taken, where that was left out of these. */
+  spotSha256?: string | null;
   shelfFileId: string;
   shelfVersion: number;
 }
@@ -122,6 +150,7 @@ export async function layPiece(
     Pick<
       Piece,
       | 'sha256'
+      | 'spotSha256'
       | 'shelfFileId'
       | 'shelfVersion'
       | 'url'

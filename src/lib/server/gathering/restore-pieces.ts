@@ -67,6 +67,7 @@ const RoundPiece = z.object({
   name: z.string(),
   note: z.string(),
   sha256: z.string().nullable(),
+  spotSha256: z.string().nullable(),
   url: z.string().nullable(),
   lookId: z.string().nullable(),
   knowingly: z.boolean(),
@@ -79,7 +80,7 @@ type RoundPiece = z.infer<typeof RoundPiece>;
 
 const ROUND_PIECES = `
   select p.deliverable_id as "deliverableId", p.kind, p.name, p.note,
-    case when p.url is null then p.sha256 end as sha256, p.url, p.look_id as "lookId", p.knowingly,
+    case when p.url is null then p.sha256 end as sha256, p.spot_sha256 as "spotSha256", p.url, p.look_id as "lookId", p.knowingly,
     p.captions, p.captions_sha256 as "captionsSha256", b.size::float8 as size, b.media_type as "mediaType"
   from round_pieces p left join blobs b on b.sha256 = p.sha256
   where p.packet_id = $1 and p.round_no = $2 and ($3::uuid is null or p.id = $3) order by p.position, p.id`;

@@ -1,14 +1,17 @@
+import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
 import { kindOfBytes } from '$core/pieces/kinds';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import { allowed } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
+import { inspectBlob } from '../blobs/inspect';
+import { withoutSpot } from '../blobs/without-spot';
 import { Piece } from '../db/models/packets';
 import { NotHere, type Outcome } from '../outcome';
-import { layFile, type ShelfPiece } from './pieces';
+import { layFile, leftOut, type ShelfPiece } from './pieces';
 import { placeProblem } from '../packets/place';
 import { withPacket } from '../packets/open-packet';
-import { execute } from '../db/connection';
+import { execute, select } from '../db/connection';
 import { flushPage } from '../pages/flush';
 import { ownFile, type OwnFile } from '../shelf/own-file';
 import { putOnShelf } from '../shelf/put-on-shelf';
@@ -22,14 +25,16 @@ export async function takeFromShelf(
   const refused: Array<{ name: string; why: Refusal | PieceRefusal }> = [];
   for (const fileId of new Set(input.fileIds)) {
     const file = await ownFile(person, fileId);
+    const plain = await withoutSpot(file);
     const answer = await withPacket(
       person,
       { assignmentId: input.assignmentId, own: true },
       'work-on-own-packet',
       `shelf ${input.key} ${fileId}`,
       async (packet): Promise<Outcome<object, Refusal | PieceRefusal>> =>
-        layFile(packet, shelfPiece(file, input.deliverableId))
+        layFile(packet, await leftOut(shelfPiece(file, input.deliverableId), plain, packet.tx))
     );
+    if (plain) await inspectBlob(plain);
     if (answer.ok) added.push(file.name);
     else refused.push({ name: file.name, why: answer.why });
   }
@@ -56,7 +61,12 @@ export async function takeNewer(
   input: { assignmentId: string; pieceId: string }
 ): Promise<Outcome<object, Refusal | PieceRefusal>> {
   const address = { assignmentId: input.assignmentId, own: true } as const;
-  return withPacket(person, address, 'work-on-own-packet', null, async (packet) => {
+  // Looked for before the packet is taken under lock: a film is copied for it.
+  const [of] = await select(z.object({ id: z.string() }), OF_SHELF, [input.pieceId]);
+  if (!of) throw new NotHere('This piece');
+  const newer = await ownFile(person, of.id);
+  const plain = await withoutSpot(newer);
+  const answer = await withPacket(person, address, 'work-on-own-packet', null, async (packet) => {
     const where = { id: input.pieceId, packetId: packet.id };
     const piece = await Piece.findOne({ where, transaction: packet.tx });
     if (!piece?.shelfFileId) throw new NotHere('This piece');
@@ -81,7 +91,13 @@ export async function takeNewer(
       await putOnShelf(person, own, packet.now, packet.tx);
     }
     await execute('delete from page_drafts where piece_id = $1', [piece.id], packet.tx);
-    await piece.update({ sha256, shelfVersion: version }, { transaction: packet.tx });
+    const laid = await leftOut(file, sha256 === newer.sha256 ? plain : null, packet.tx);
+    const { spotSha256 } = laid;
+    await piece.update({ sha256: laid.sha256, spotSha256, shelfVersion: version }, { transaction: packet.tx });
     return { ok: true };
   });
+  if (plain) await inspectBlob(plain);
+  return answer;
 }
+
+const OF_SHELF = 'select shelf_file_id as id from pieces where id = $1 and shelf_file_id is not null';

@@ -23,7 +23,10 @@ export async function mailTiding(tidingId: string): Promise<void> {
     const { number } = row.facts;
     const more = number === undefined ? '' : `\n\n${await receiptText(number, row.zone, tx)}`;
     const body = `${words}.${more}\n\n${row.course ?? ''}\n${config.origin}${row.href}\n\nWhat comes by mail is yours to choose: ${config.origin}/tidings/mail\n`;
-    await queueMail({ to: row.email, subject: words.slice(0, 180), body, stop: { person: row.personId, kinds: [row.kind] } }, tx);
+    await queueMail(
+      { to: row.email, subject: words.slice(0, 180), body, stop: { person: row.personId, kinds: [row.kind] } },
+      tx
+    );
   });
 }
 

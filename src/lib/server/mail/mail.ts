@@ -30,7 +30,15 @@ export async function queueMail(mail: Mail, tx: Tx): Promise<void> {
   await execute(
     `insert into mails (to_address, subject, body, at, next_at, invitation_id, stop)
      values ($1, $2, $3, $4, $5, $6, $7)`,
-    [mail.to, mail.subject, mail.body, at, sendsMail ? at : null, mail.invitationId ?? null, mail.stop ? JSON.stringify(mail.stop) : null],
+    [
+      mail.to,
+      mail.subject,
+      mail.body,
+      at,
+      sendsMail ? at : null,
+      mail.invitationId ?? null,
+      mail.stop ? JSON.stringify(mail.stop) : null
+    ],
     tx
   );
   if (sendsMail) await enqueue('send-mails', {}, 0, tx);

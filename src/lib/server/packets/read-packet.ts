@@ -113,7 +113,7 @@ const SAME = `json_build_object(
 
 const PIECE_COLUMNS = `p.id, p.deliverable_id as "deliverableId", p.kind, p.name, p.note, p.url, p.knowingly,
   b.size::float8 as size, b.media_type as "mediaType", f.facts, ${INSIDE},
-  p.captions_sha256 is not null as captioned,
+  p.captions_sha256 is not null as captioned, p.spot_sha256 is not null as "spotLeftOut",
   case when d.sha256 is not null then json_build_object('words', d.words, 'pages',
     coalesce(d.pages, (select max(m.sheets) from blob_forms m where m.sha256 = p.sha256 and m.how = p.printed))) end as reading,
   (select ${ms('max(n.looked_at)')} from link_looks n where n.url = p.url) as "seenAt"`;
@@ -133,7 +133,7 @@ const PORTFOLIO_JOINS = `left join portfolios v on v.id = p.portfolio_id
 
 const WORKING_PIECES = `
   select ${PIECE_COLUMNS}, ${OF_PORTFOLIO}, ${LOOK('null::float8')},
-    case when s.sha256 <> p.sha256 then s.version end as newer, ${SAME}, ${MADE}, ev.words as "evidenceFor", false as "cameBack"
+    case when s.sha256 <> coalesce(p.spot_sha256, p.sha256) then s.version end as newer, ${SAME}, ${MADE}, ev.words as "evidenceFor", false as "cameBack"
   from pieces p ${PIECE_JOINS} ${PORTFOLIO_JOINS} ${IN_PACKET}
   left join shelf_files s on s.id = p.shelf_file_id and s.binned_at is null
   where p.packet_id = $1 order by p.position, p.added_at, p.id`;
@@ -166,6 +166,7 @@ const OfBytes = z.object({
   mediaType: z.string(),
   facts: BlobFacts.nullable(),
   captioned: z.boolean(),
+  spotLeftOut: z.boolean(),
   cameBack: z.boolean(),
   evidenceFor: z.string().nullable(),
   newer: z.number().nullable(),

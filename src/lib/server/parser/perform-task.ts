@@ -31,6 +31,7 @@ const PERFORM: Tasks = {
   'roster-table': async ({ text }) => (await import('../school/read-roster-table')).readRosterTable(text),
   'receipt-pdf': async (sheet) => (await import('../receipts/pdf')).receiptPdf(sheet),
   annotated: async ({ remarks, ...file }) => (await import('../pdf/annotate')).annotate(file, remarks),
+  spot: async (file) => (await import('../blobs/spot/find-spot')).findSpot(file),
   hash: async ({ path }) => (await import('../blobs/hash-file')).hashFile(path),
   listing: async ({ xml }) => (await import('../shelf/outside/parse-listing')).parseListing(xml),
   calendar: async ({ text, from, to, zone }) =>

@@ -12,6 +12,7 @@ import type { Passage } from '$core/recordings/passages';
 import type { Brought } from '$core/pages/brought';
 import type { OpenedPackage } from '$core/questions/qti/opened';
 import type { BusyRead } from '$core/calendar/busy-times';
+import type { Patch } from '../blobs/spot/reader';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */
@@ -62,6 +63,8 @@ export interface Tasks {
   'receipt-pdf': (input: ReceiptSheet) => Promise<Uint8Array>;
   /** A PDF or a picture with remarks in it. */
   annotated: (input: { path: string; mediaType: string; remarks: Annotated[] }) => Promise<Uint8Array>;
+  /** What has to be written over in a photograph so that it no longer says where it was taken. */
+  spot: (input: Omit<FileOnDisk, 'name'>) => Promise<Patch[]>;
   hash: (input: { path: string }) => Promise<string>;
   listing: (input: { xml: string }) => Promise<unknown>;
   'page-form': (input: PageForm) => Promise<MadeForm>;
@@ -104,6 +107,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   'roster-table': 'files',
   'receipt-pdf': 'files',
   annotated: 'making',
+  spot: 'files',
   hash: 'checking',
   recording: 'making',
   'page-form': 'making',

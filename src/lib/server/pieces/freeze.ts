@@ -32,9 +32,9 @@ const KEPT = `
 const FREEZE = `
   insert into round_pieces
     (packet_id, round_no, deliverable_id, kind, name, note, sha256, position, url, look_id, knowingly, captions,
-      captions_sha256, printed)
+      captions_sha256, printed, spot_sha256)
   select p.packet_id, $2, p.deliverable_id, p.kind, p.name, p.note, coalesce(p.sha256, f.sha256), p.position, p.url,
-    p.look_id, p.knowingly, p.captions, p.captions_sha256, p.printed
+    p.look_id, p.knowingly, p.captions, p.captions_sha256, p.printed, p.spot_sha256
   from pieces p left join unnest($3::uuid[], $4::text[]) as f(id, sha256) on f.id = p.id where p.packet_id = $1
   returning id, kind, deliverable_id as "deliverableId"`;
 const Laid = z.object({ id: z.string(), kind: z.string(), deliverableId: z.string().nullable() });

@@ -7,6 +7,7 @@ import { writingSet } from './writing-set';
 import { measureArchive, readArchive } from '../blobs/archive';
 import { pictureFacts } from '../blobs/picture-facts';
 import { recordingFacts } from '../blobs/recording-facts';
+import { findSpot } from '../blobs/spot/find-spot';
 
 /**
  * What a look into a file's bytes tells. Only headers and ends are read, and archives are counted without being kept.
@@ -15,6 +16,13 @@ import { recordingFacts } from '../blobs/recording-facts';
  */
 export async function lookInto({ path, mediaType }: { path: string; mediaType: string }): Promise<BlobFacts> {
   const [type = ''] = mediaType.split(';');
+  const facts = await lookAs(type, path);
+  // A damaged one is looked at no further.
+  const saysSpot = facts.trouble === undefined && (await findSpot({ path, mediaType: type })).length > 0;
+  return saysSpot ? { ...facts, spot: true } : facts;
+}
+
+async function lookAs(type: string, path: string): Promise<BlobFacts> {
   if (type === 'application/pdf') return withFile(path, pdfFacts);
   if (type === 'application/x-cfb') return withFile(path, oldOfficeFacts);
   if (PICTURES.test(type)) return pictureFacts(path);

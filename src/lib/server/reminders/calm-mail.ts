@@ -40,7 +40,10 @@ export async function sendCalmMails(): Promise<number> {
       const body = `${lines.join('\n\n')}\n\nThis comes once a day at most. When you are reminded, and of what by mail, is yours to choose:\n${config.origin}/plan/reminders\n`;
       const subject =
         wanted.length === 1 && wanted[0] ? tidingWords(wanted[0], zone, now) : `${wanted.length} things are coming up`;
-      await queueMail({ to: email, subject: subject.slice(0, 180), body, stop: { person: personId, kinds: [...CALM] } }, tx);
+      await queueMail(
+        { to: email, subject: subject.slice(0, 180), body, stop: { person: personId, kinds: [...CALM] } },
+        tx
+      );
       sent++;
     }
     return sent;

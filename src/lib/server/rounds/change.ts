@@ -97,9 +97,9 @@ export async function dropRevision(person: Actor, { assignmentId }: Own): Promis
     await execute(
       `insert into pieces
          (id, packet_id, deliverable_id, kind, name, note, sha256, url, look_id, knowingly, captions, captions_sha256,
-          added_at, position)
+          spot_sha256, added_at, position)
        select gen_random_uuid(), packet_id, deliverable_id, kind, name, note, sha256, url, look_id, knowingly, captions,
-         captions_sha256, $3, position
+         captions_sha256, spot_sha256, $3, position
        from round_pieces where packet_id = $1 and round_no = $2`,
       [packet.id, standing, new Date(packet.now)],
       packet.tx

@@ -75,8 +75,8 @@ const page = (moment: string, which: string) => `
         select a.id as "assignmentId", a.title, c.title as course, max(h.round_no)::int as round
         from shelf_versions v
         cross join lateral (
-          select x.packet_id, null::int as round_no from pieces x where x.sha256 = v.sha256
-          union all select x.packet_id, x.round_no from round_pieces x where x.sha256 = v.sha256) h
+          select x.packet_id, null::int as round_no from pieces x where v.sha256 in (x.sha256, x.spot_sha256)
+          union all select x.packet_id, x.round_no from round_pieces x where v.sha256 in (x.sha256, x.spot_sha256)) h
         join packets p on p.id = h.packet_id
         join party_members m on m.party_id = p.party_id and m.person_id = f.owner_id
         join assignments a on a.id = p.assignment_id join courses c on c.id = a.course_id

@@ -8,6 +8,7 @@ import { About } from '$core/threads/views';
 import type { Actor } from '$core/people/policy';
 import { inspectBlob } from '../blobs/inspect';
 import { BlobRefused, storeBlob } from '../blobs/store';
+import { withoutSpot } from '../blobs/without-spot';
 import type { Outcome } from '../outcome';
 import { ownFile } from '../shelf/own-file';
 import { readMultipart, type IncomingFile } from '../blobs/multipart';
@@ -31,6 +32,8 @@ const Fields = NewPost.extend({
     .default('')
     .transform((text) => text.split(' ').filter(Boolean))
     .pipe(z.array(z.uuid()).max(10)),
+  /** Whether what is said to everyone may say where its pictures were taken. */
+  spots: z.enum(['left-out', 'kept']).default('left-out'),
   about: z.union([z.literal('').transform(() => null), jsonText(About)]).default(null)
 });
 
@@ -49,17 +52,28 @@ export async function receiveSaid(person: Actor, request: Request): Promise<{ an
     const given = Fields.safeParse(Object.fromEntries(fields));
     if (!given.success) return { answer: { ok: false, why: 'not-understood' }, back };
     const files = taken.flatMap((one) => (one.ok ? [one.file] : []));
-    const { shelfFiles, ...said } = given.data;
+    const { shelfFiles, spots, ...said } = given.data;
     const own = await Promise.all(shelfFiles.map((id) => ownFile(person, id)));
     const kept = own.map(({ name, sha256, size, mediaType }) => ({ name, blob: { sha256, size, mediaType } }));
-    return { answer: await post(person, said, [...files, ...kept]), back };
+    const all = [...files, ...kept];
+    const going = said.to === 'floor' && spots === 'left-out' ? await Promise.all(all.map(plain)) : all;
+    const leftOut = going.filter((file) => !all.includes(file)).map(({ name }) => name);
+    const answer = await post(person, said, going);
+    return { answer: answer.ok ? { ...answer, leftOut } : answer, back };
   } catch (error) {
     if (error instanceof BlobRefused) return { answer: { ok: false, why: error.why }, back: '/' };
     throw error;
   }
 }
 
-type Answer = Outcome<{ id: string }, SaidRefusal | PieceRefusal>;
+/** `leftOut`: files whose copies here do not say where they were taken. */
+type Answer = Outcome<{ id: string; leftOut: string[] }, SaidRefusal | PieceRefusal>;
+
+/** A file as everyone in a course gets it: without where it was taken. */
+async function plain(file: SaidBlob): Promise<SaidBlob> {
+  const blob = await withoutSpot(file.blob);
+  return blob ? { ...file, blob } : file;
+}
 
 async function keep(
   person: Actor,

@@ -83,7 +83,9 @@ const tus = new Server({
     const fits = await askBoundFor(person, about.data, { name, size });
     if (!fits.ok) throw refused(fits.why);
     if (!(await hasRoom(size))) throw refused('disk-full');
-    const begun = await promised(person, size, (tx) => beginUpload(person, { id, size, name, about: about.data, said }, tx));
+    const begun = await promised(person, size, (tx) =>
+      beginUpload(person, { id, size, name, about: about.data, said }, tx)
+    );
     if (begun === null) throw refused('shelf-full');
     return { metadata: { ...upload.metadata, filename: name } };
   },

@@ -45,31 +45,35 @@
   </p>
 {/if}
 {#if lines.length > 0}
-  <table class="table mt-2">
-    <thead
-      ><tr
-        ><th>Activity</th><th class="text-right">Claimed</th><th class="text-right">Granted</th><th>What was said</th
-        ></tr
-      ></thead
-    >
-    <tbody>
-      {#each lines as line (line.id)}
-        <tr>
-          <th scope="row" class="font-medium"
-            >{line.title}{#if line.about}<span class="block text-sm font-normal opacity-85">{line.about}</span>{/if}</th
-          >
-          <td class="figures text-right">{line.since === 'gone' ? '—' : line.claimed}</td>
-          <td class="figures text-right font-semibold">{line.judged?.granted ?? ''}</td>
-          <td>
-            <b class="font-medium">{grantWords(line)}</b>{#if line.judged?.reason}: {line.judged.reason}{/if}
-            {#if line.judged}<span class="block text-sm opacity-85"
-                >{line.judged.by}, <When moment={line.judged.at} both={false} /></span
-              >{/if}
-          </td>
-        </tr>
-      {/each}
-    </tbody>
-  </table>
+  <!-- svelte-ignore a11y_no_noninteractive_tabindex (a wide table is scrolled by keyboard too) -->
+  <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Credits by activity">
+    <table class="table mt-2">
+      <thead
+        ><tr
+          ><th>Activity</th><th class="text-right">Claimed</th><th class="text-right">Granted</th><th>What was said</th
+          ></tr
+        ></thead
+      >
+      <tbody>
+        {#each lines as line (line.id)}
+          <tr>
+            <th scope="row" class="font-medium"
+              >{line.title}{#if line.about}<span class="block text-sm font-normal opacity-85">{line.about}</span
+                >{/if}</th
+            >
+            <td class="figures text-right">{line.since === 'gone' ? '—' : line.claimed}</td>
+            <td class="figures text-right font-semibold">{line.judged?.granted ?? ''}</td>
+            <td>
+              <b class="font-medium">{grantWords(line)}</b>{#if line.judged?.reason}: {line.judged.reason}{/if}
+              {#if line.judged}<span class="block text-sm opacity-85"
+                  >{line.judged.by}, <When moment={line.judged.at} both={false} /></span
+                >{/if}
+            </td>
+          </tr>
+        {/each}
+      </tbody>
+    </table>
+  </div>
 {:else}
   <p class="mt-1">No activity is claimed yet. Fill in an entry for each.</p>
 {/if}

@@ -27,4 +27,18 @@
     <button class="btn btn-sm">Take the newer one<span class="sr-only"> of {piece.name}</span></button>
   </form>
 {/if}
+{#if editable && (bytes?.spotLeftOut || bytes?.facts?.spot)}
+  <form method="post" action="?/spot" use:act class="flex flex-wrap items-center gap-x-2 pl-8">
+    <input type="hidden" name="pieceId" value={piece.id} />
+    <input type="hidden" name="spot" value={bytes.spotLeftOut ? 'in' : 'left-out'} />
+    <span class="text-sm"
+      >{bytes.spotLeftOut
+        ? 'Where this was taken is left out of it. The file on your Shelf still says it.'
+        : 'This file says where it was taken.'}</span
+    >
+    <button class="btn btn-ghost btn-sm"
+      >{bytes.spotLeftOut ? 'Put it back in' : 'Leave that out'}<span class="sr-only">: {piece.name}</span></button
+    >
+  </form>
+{/if}
 {#if bytes?.links && bytes.links.length > 0}<LinksInside links={bytes.links} />{/if}

@@ -72,6 +72,7 @@
                 multiple={kind === 'gallery'}
                 required
               >
+                {#if kind !== 'gallery'}<option value="">Choose one</option>{/if}
                 {#each brought as { id, name } (id)}<option value={id} selected>{name}</option>{/each}
                 {#each files as { id, name } (id)}<option value={id}>{name}</option>{/each}
               </select></Field

@@ -37,6 +37,7 @@
   let html = $state('');
   let busy = $state(false);
   let problem = $state('');
+  let told = $state('');
   let field = $state<ReturnType<typeof RichField>>();
   let input = $state<HTMLInputElement>();
   let files = $state.raw<File[]>([]);
@@ -97,9 +98,10 @@
   let sent: { html: string; answering: PostView | null } | null = null;
   function send(on: boolean) {
     busy = on;
-    if (on) sent = { html, answering };
+    if (on) [sent, told] = [{ html, answering }, ''];
   }
-  function done() {
+  function done(words: string) {
+    told = words;
     if (sent?.html === html) field?.clear();
     hold([]);
     kept = [];
@@ -175,6 +177,13 @@
       >
     </p>
   {/each}
+  {#if readers.to === 'floor' && (files.length > 0 || kept.length > 0)}
+    <label class="flex items-center gap-2 text-sm"
+      ><input type="checkbox" class="checkbox checkbox-sm" name="spots" value="kept" /> Leave in where pictures and films
+      were taken</label
+    >
+  {/if}
+  {#if told}<p role="status" class="text-sm">{told}</p>{/if}
   {#if problem}<p role="alert" class="font-medium text-error">{problem}</p>{/if}
   <div class="flex flex-wrap items-center gap-2">
     <button class="btn btn-sm {readers.to === 'aside' ? 'btn-primary' : ''}" disabled={busy}

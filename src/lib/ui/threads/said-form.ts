@@ -6,7 +6,8 @@ interface Told {
   busy?: (busy: boolean) => void;
   /** Why it was refused; what was written stays. */
   problem: (words: string) => void;
-  done?: () => void;
+  /** What it was answered with; empty where there is nothing to be said. */
+  done?: (words: string) => void;
 }
 
 /** Enhances a form that says something, or changes what was said. Its answer concerns this form alone. */
@@ -20,7 +21,8 @@ export function saidForm(form: HTMLFormElement, told: Told) {
       told.busy?.(false);
       if (result.type === 'success' || result.type === 'redirect') {
         told.problem('');
-        told.done?.();
+        const words: unknown = result.type === 'success' ? result.data?.done : '';
+        told.done?.(typeof words === 'string' ? words : '');
         await invalidateAll();
       } else if (result.type === 'failure') {
         told.problem(String(result.data?.problem ?? UNSENT));

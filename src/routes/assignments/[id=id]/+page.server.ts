@@ -24,6 +24,7 @@ import { dealWithRemark } from '$server/marking/remarks';
 import { removePiece } from '$server/gathering/pieces';
 import { takeNewCopy } from '$server/portfolio/as-piece';
 import { haveLooked } from '$server/together/choose-party';
+import { decideSpot } from '$server/gathering/spot-of-piece';
 import { takeNewer } from '$server/gathering/take-from-shelf';
 import { readUnderWay } from '$server/uploads/under-way';
 import { partyOf } from '$server/parties/party';
@@ -131,6 +132,7 @@ export const actions = {
     placePiece
   ),
   takeNewer: actingOn(PieceForm, takeNewer),
+  spot: actingOn(PieceForm.extend({ spot: z.enum(['left-out', 'in']) }), decideSpot),
   takeNewCopy: actingOn(PieceForm, takeNewCopy),
   haveLooked: actingOn(z.object({}), haveLooked),
   lookAtLinks: actingOn(z.object({}), (person, { assignmentId }) => lookAtAll(person, assignmentId)),

@@ -23,9 +23,10 @@
     <Answered {form} />
     {#if invitation.problem === 'invitation-for-another'}
       <Message kind="problem">
-        This invitation is for <b>{invitation.email}</b>. You are signed in as {data.person?.name},
-        <b>{invitation.yours}</b>. Sign out and sign in as the one it is for, or ask {invitation.by} for an invitation of
-        your own.
+        This invitation is for <b class="wrap-anywhere">{invitation.email}</b>. You are signed in as {data.person
+          ?.name},
+        <b class="wrap-anywhere">{invitation.yours}</b>. Sign out and sign in as the one it is for, or ask {invitation.by}
+        for an invitation of your own.
       </Message>
       <form method="post" action="/sign-out?to={encodeURIComponent(page.url.pathname)}" data-sveltekit-reload>
         <button class="btn">Sign in as someone else</button>

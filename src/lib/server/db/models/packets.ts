@@ -16,6 +16,8 @@ export class Piece extends Model<InferAttributes<Piece>, InferCreationAttributes
   declare note: CreationOptional<string>;
   /** Of a file. */
   declare sha256: CreationOptional<string | null>;
+  /** The same bytes with where they were taken, where that was left out of these. */
+  declare spotSha256: CreationOptional<string | null>;
   /** The file on the Shelf that it was taken from, and which version of it. */
   declare shelfFileId: CreationOptional<string | null>;
   declare shelfVersion: CreationOptional<number | null>;
@@ -40,6 +42,7 @@ Piece.init(
     name: text(),
     note: { ...text(), defaultValue: '' },
     sha256: maybeText(),
+    spotSha256: maybeText(),
     shelfFileId: maybeUuid(),
     shelfVersion: maybeWhole(),
     url: maybeText(),

@@ -21,7 +21,7 @@
     </form>
   {/if}
   <p class="mt-6 max-w-prose text-sm">
-    With an account here you can choose all of it under <a class="link" href="/tidings/mail">What comes by mail</a>. What is
-    told still stands under Tidings.
+    With an account here you can choose all of it under <a class="link" href="/tidings/mail">What comes by mail</a>.
+    What is told still stands under Tidings.
   </p>
 </div>

@@ -40,7 +40,7 @@
     <section aria-label="As you have it now" class="rounded border border-base-300 bg-base-100 p-4">
       <p class="mb-3 font-semibold">What you have now</p>
       <Shown
-          called="as it is now"
+        called="as it is now"
         body={data.now}
         files={data.files}
         owner={data.owner}

@@ -9,7 +9,7 @@ const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { versio
 
 const serverTests = ['src/lib/server/**/*.test.ts', 'tests/server/**/*.test.ts'];
 /** Tests that need a process of their own: they change its environment, its modules, its disk, or count what it does. */
-const alone = ['backup', 'blobs', 'full-disk', 'keeping', 'live', 'mail', 'parsing', 'two-teachers'].map(
+const alone = ['backup', 'blobs', 'dav', 'full-disk', 'keeping', 'live', 'mail', 'parsing', 'two-teachers'].map(
   (name) => `tests/server/${name}.test.ts`
 );
 const server = {

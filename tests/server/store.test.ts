@@ -99,7 +99,7 @@ describe('a store elsewhere', () => {
 
 describe('a store that does not work as one', () => {
   it.each([
-    ['/under-repair/', 'unreachable'],
+    ['/under-repair/', 'store-error'],
     ['/notebooks/own-tab', 'no-store-there'],
     ['/silent', 'slow']
   ])('at %s is named: %s', async (path, why) => {

@@ -6,7 +6,7 @@ import { registerBlob } from '$server/blobs/register';
 import { openSound } from '$server/blobs/sound';
 import { storeBlob } from '$server/blobs/store';
 import { inTransaction } from '$server/db/connection';
-import { thumbnailOf } from '$server/materials/thumbnail';
+import { thumbnailOf } from '$server/materials/drawn-anew';
 import { count } from './kit';
 
 async function kept(name: string, content: Buffer) {

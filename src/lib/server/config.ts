@@ -29,6 +29,8 @@ const Environment = z.object({
   VENDRO_SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
   /** Port of the simulated site and store on loopback; without it there are none. */
   VENDRO_SITE_PORT: z.coerce.number().int().positive().max(65_535).optional(),
+  /** Hosts, networks and ports inside the school that links and stores may also reach: `store.school.example, 10.4.0.0/16:8090`. */
+  VENDRO_REACH: z.string().max(4000).default(''),
   /** Key under which passwords of outside stores are sealed, 64 hexadecimal digits; without it one lies beside the blobs. */
   VENDRO_SECRET: z
     .string()
@@ -66,6 +68,7 @@ export const config = {
   poolSize: env.VENDRO_DB_POOL,
   smtpUrl: env.VENDRO_SMTP_URL ?? null,
   sitePort: env.VENDRO_SITE_PORT ?? null,
+  reach: env.VENDRO_REACH,
   officeProgram: env.VENDRO_OFFICE,
   parserProgram: resolve(env.VENDRO_PARSER),
   secret: env.VENDRO_SECRET ?? null,

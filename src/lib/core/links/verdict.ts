@@ -1,6 +1,9 @@
 /** What a stranger met at an address, as far as the fetcher got. */
 export type Met =
-  | { reached: false; why: 'no-such-name' | 'private' | 'refused' | 'timeout' | 'too-many-redirects' | 'broken' }
+  | {
+      reached: false;
+      why: 'no-such-name' | 'private' | 'refused' | 'timeout' | 'too-many-redirects' | 'certificate' | 'broken';
+    }
   | {
       reached: true;
       status: number;
@@ -44,6 +47,7 @@ export function verdictOf(asked: string, met: Met): Verdict {
 
 const UNREACHED: Record<Extract<Met, { reached: false }>['why'], Verdict> = {
   private: 'only-here',
+  certificate: 'not-now',
   'no-such-name': 'not-found',
   refused: 'not-now',
   timeout: 'not-now',

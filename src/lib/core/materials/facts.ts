@@ -9,7 +9,18 @@ import { sizeText } from './size-text';
  * archive says it holds.
  */
 export const BlobFacts = z.object({
-  trouble: z.enum(['locked', 'cut-off', 'damaged', 'too-many-pixels', 'unpacks-too-large', 'too-costly']).optional(),
+  trouble: z
+    .enum([
+      'locked',
+      'cut-off',
+      'damaged',
+      'too-many-pixels',
+      'unpacks-too-large',
+      'too-costly',
+      'rare-film',
+      'rare-picture'
+    ])
+    .optional(),
   pixels: z.object({ width: z.number(), height: z.number() }).optional(),
   unpacked: z.object({ bytes: z.number() }).optional(),
   /** A picture on which next to nothing can be seen. */
@@ -73,6 +84,10 @@ export function troubleFact(facts: BlobFacts | null): string | null {
     }
     case 'unpacks-too-large':
       return `This archive would unpack to ${sizeText(facts.unpacked?.bytes ?? 0)}, so it is never opened here.`;
+    case 'rare-film':
+      return 'This film is written in a way that not every device shows.';
+    case 'rare-picture':
+      return 'This picture is written in a way that cannot be shown here.';
     case 'too-costly':
       return 'This file holds more than can be read through here. It can be downloaded as it is.';
     default:
@@ -92,5 +107,7 @@ const ADVICE: Record<NonNullable<BlobFacts['trouble']>, string> = {
   damaged: 'Your teacher may not be able to open it: save it anew where it was made.',
   'too-many-pixels': 'Save it smaller where it was made.',
   'unpacks-too-large': 'Put in less, or only what is asked.',
+  'rare-film': 'Your teacher may not be able to open it: save it as MP4 with H.264 where it was made.',
+  'rare-picture': 'Your teacher may not be able to open it: save it as JPEG where it was made.',
   'too-costly': 'It may not open for your teacher either: save it anew where it was made, or as a PDF.'
 };

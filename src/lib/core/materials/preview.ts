@@ -1,6 +1,17 @@
 /** How a material is shown in place. */
 export type PreviewKind =
-  'pdf' | 'picture' | 'sound' | 'film' | 'document' | 'table' | 'sheets' | 'office' | 'markdown' | 'text' | 'none';
+  | 'pdf'
+  | 'picture'
+  | 'developed'
+  | 'sound'
+  | 'film'
+  | 'document'
+  | 'table'
+  | 'sheets'
+  | 'office'
+  | 'markdown'
+  | 'text'
+  | 'none';
 
 const TEXT_ENDINGS = new Set(
   ['txt log json yaml yml toml xml ini tex ipynb', 'c h cpp hpp cs css go html java js jsx kt lua php pl py r rb rs']
@@ -28,6 +39,8 @@ export function previewKind(file: { name: string; mediaType: string }): PreviewK
 const BY_TYPE: ReadonlyArray<[RegExp, PreviewKind]> = [
   [/^application\/pdf$/, 'pdf'],
   [/^image\/(png|jpeg|gif|webp|avif)$/, 'picture'],
+  // No browser shows these from their bytes: they are drawn anew.
+  [/^image\/(tiff|heic|heif)$/, 'developed'],
   [/^audio\//, 'sound'],
   [/^video\//, 'film'],
   [/^application\/vnd\.openxmlformats-officedocument\.wordprocessingml\.document$/, 'document'],
@@ -45,6 +58,10 @@ const BY_ENDING: Record<string, PreviewKind> = {
 /** Bytes that say nothing of what they are may be text; its ending then tells of which kind. */
 const MAYBE_TEXT = /^(text\/.*|application\/(octet-stream|json))$/;
 
+/** Whether it is a picture that can be shown, from its bytes or drawn anew. */
+export const isPicture = (file: { name: string; mediaType: string }): boolean =>
+  ['picture', 'developed'].includes(previewKind(file));
+
 /** What kind of file it is, by its name: "PDF", "CSV"; "File" where its name has no ending. */
 export function kindText(name: string): string {
   const ending = /\.([a-z0-9]{1,8})$/i.exec(name)?.[1];
@@ -59,7 +76,7 @@ export interface TablePart {
 
 /** What was made of a file so that it can be shown; the file itself is fetched by those kinds that need it. */
 export type Preview =
-  | { kind: 'pdf' | 'picture' }
+  | { kind: 'pdf' | 'picture' | 'developed' }
   /** `captions`: what is said in it can be read beside it. */
   | { kind: 'sound' | 'film'; captions?: true }
   /** `words`: why it cannot be shown, where there is more to say. */

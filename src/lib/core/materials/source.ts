@@ -19,6 +19,7 @@ export type SourceName = (typeof SOURCES)[number];
 export const SHAPES = [
   'pdf',
   'thumbnail',
+  'developed',
   'picture',
   'captions',
   'docx',

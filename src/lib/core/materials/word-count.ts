@@ -3,5 +3,8 @@
  * dash or a bullet on its own is none; "storm-torn" is one.
  */
 export function wordCount(text: string): number {
-  return text.split(/\s+/u).filter((part) => /[\p{L}\p{N}]/u.test(part)).length;
+  let count = 0;
+  // One after the other: a long text is not held a second time.
+  for (const [part] of text.matchAll(/\S+/gu)) if (/[\p{L}\p{N}]/u.test(part)) count++;
+  return count;
 }

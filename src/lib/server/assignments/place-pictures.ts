@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { z } from 'zod';
-import { previewKind } from '$core/materials/preview';
+import { isPicture } from '$core/materials/preview';
 import { MOST_PICTURES } from '$core/pages/bounds';
 import { PICTURE, pictureName } from '$core/pages/picture-name';
 import type { PieceRefusal } from '$core/pieces/refusals';
@@ -30,8 +30,7 @@ export async function addPlacePicture(
   try {
     const bytes = Readable.fromWeb(stream as Parameters<typeof Readable.fromWeb>[0]);
     const original = await storeBlob(bytes, LARGEST_PICTURE);
-    const isPicture = previewKind({ name, mediaType: original.mediaType }) === 'picture';
-    const blob = isPicture ? await shrunkPicture(original) : null;
+    const blob = isPicture({ name, mediaType: original.mediaType }) ? await shrunkPicture(original) : null;
     if (blob === null) return { ok: false, why: 'no-picture' };
     await inTransaction(async (tx) => {
       await registerBlob(blob, tx);

@@ -60,6 +60,7 @@ export const REFERENCES = [
   ['link_looks', 'picture_sha256'],
   ['blob_pdfs', 'pdf_sha256'],
   ['blob_thumbnails', 'thumbnail_sha256'],
+  ['blob_developed', 'picture_sha256'],
   ['page_pictures', 'sha256'],
   ['place_pictures', 'sha256'],
   ['blob_pictures', 'picture_sha256'],

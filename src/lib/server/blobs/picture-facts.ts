@@ -1,4 +1,5 @@
-import sharp from 'sharp';
+import sharp, { type Sharp } from 'sharp';
+import { openPicture } from './open-picture';
 import { LONGEST_SIDE, MOST_PIXELS, type BlobFacts } from '$core/materials/facts';
 
 /** Pictures are judged at this size: noise is gone, and what can be read is still there. */
@@ -22,14 +23,15 @@ export async function pictureFacts(path: string): Promise<BlobFacts> {
   const pixels = { width, height };
   if (Math.max(width, height) > LONGEST_SIDE || width * height > MOST_PIXELS)
     return { pixels, trouble: 'too-many-pixels' };
-  // Pictures of newer telephones: their sides can be read here, what is on them cannot.
-  if (compression === 'hevc') return { pixels };
-  const seen = await look(path, Math.max(width, height));
+  // Pictures of newer telephones: one that cannot be developed here cannot be shown here either.
+  const picture = compression === 'hevc' ? await openPicture(path).catch(() => null) : await openPicture(path);
+  if (!picture) return { pixels, trouble: 'rare-picture' };
+  const seen = await look(picture, Math.max(width, height));
   return seen === undefined ? { pixels } : { pixels, seen };
 }
 
-async function look(path: string, longer: number): Promise<BlobFacts['seen']> {
-  const grey = await sharp(path, { limitInputPixels: MOST_PIXELS })
+async function look(picture: Sharp, longer: number): Promise<BlobFacts['seen']> {
+  const grey = await picture
     .flatten({ background: '#ffffff' })
     .resize(JUDGED, JUDGED, { fit: 'inside', withoutEnlargement: true })
     .greyscale()

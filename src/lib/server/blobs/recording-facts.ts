@@ -23,11 +23,16 @@ export async function recordingFacts(path: string): Promise<BlobFacts> {
     const seconds = await input.computeDuration();
     const track = await input.getPrimaryAudioTrack();
     const silent = track ? await isSilent(track) : true;
-    return { recording: { seconds: Math.round(seconds * 10) / 10, silent } };
+    const recording = { seconds: Math.round(seconds * 10) / 10, silent };
+    const film = await input.getPrimaryVideoTrack();
+    return film && !SHOWN_ANYWHERE.has(film.codec ?? '') ? { recording, trouble: 'rare-film' } : { recording };
   } finally {
     input.dispose();
   }
 }
+
+/** What the pictures of a film may be written in so that every browser of our readers shows them. */
+const SHOWN_ANYWHERE = new Set(['avc', 'vp8', 'vp9', 'av1']);
 
 /** Null where its sound cannot be decoded here. */
 async function isSilent(track: InputAudioTrack): Promise<boolean | null> {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Refusal } from '$core/packets/allowed';
-import { previewKind } from '$core/materials/preview';
+import { isPicture } from '$core/materials/preview';
 import { MOST_PICTURES } from '$core/pages/bounds';
 import { pictureName } from '$core/pages/picture-name';
 import type { PieceRefusal } from '$core/pieces/refusals';
@@ -32,7 +32,7 @@ export async function addPagePicture(
   });
   if (!may.ok) return may;
   try {
-    const original = await broughtToShelf(person, coming, LARGEST_PICTURE, isPicture);
+    const original = await broughtToShelf(person, coming, LARGEST_PICTURE, mustBePicture);
     return original.ok ? await layPicture(person, input, original.file) : original;
   } catch (error) {
     if (error instanceof BlobRefused) return { ok: false, why: error.why };
@@ -40,7 +40,7 @@ export async function addPagePicture(
   }
 }
 
-const isPicture = (file: StoredFile): PieceRefusal | null => (previewKind(file) === 'picture' ? null : 'no-picture');
+const mustBePicture = (file: StoredFile): PieceRefusal | null => (isPicture(file) ? null : 'no-picture');
 
 /** Lays what is on the disk beside a page, as small as a page needs it. */
 export async function layPicture(

@@ -16,7 +16,9 @@ export interface Fetched {
 
 /** Why nothing came back. */
 export class Unreached extends Error {
-  constructor(readonly why: 'no-such-name' | 'private' | 'refused' | 'timeout' | 'too-many-redirects' | 'broken') {
+  constructor(
+    readonly why: 'no-such-name' | 'private' | 'refused' | 'timeout' | 'too-many-redirects' | 'certificate' | 'broken'
+  ) {
     super(`Nothing came back: ${why}.`);
     this.name = 'Unreached';
   }
@@ -142,6 +144,7 @@ function unreached(error: unknown): Unreached {
   if (error instanceof Forbidden) return new Unreached(error.why === 'port' ? 'private' : error.why);
   const { name, code } = error as { name?: string; code?: string };
   if (name === 'AbortError' || name === 'TimeoutError') return new Unreached('timeout');
+  if (/CERT|SELF_SIGNED|UNABLE_TO_VERIFY/.test(code ?? '')) return new Unreached('certificate');
   return new Unreached(code === 'ECONNREFUSED' || code === 'ECONNRESET' ? 'refused' : 'broken');
 }
 

@@ -3,6 +3,7 @@ import http from 'node:http';
 import https from 'node:https';
 import { isIP, type LookupFunction } from 'node:net';
 import ipaddr from 'ipaddr.js';
+import { reachesAddress, reachesName, reachesPort } from './reach';
 
 /** An address that nobody outside may make this server visit, or one that no name leads to. */
 export class Forbidden extends Error {
@@ -39,6 +40,8 @@ export function isPublic(address: string): boolean {
  * Agents whose connections lead only to public addresses. A name is resolved once, all of its addresses are checked, and
  * the checked ones are those that are connected to, so that a name cannot lead elsewhere between the check and the visit.
  *
+ * Besides, they lead to what the operator of this server named (reach.ts).
+ *
  * @param allowed a loopback address that is an exception
  */
 export function guardedAgents(allowed: Allowed | null): { http: http.Agent; https: https.Agent } {
@@ -62,17 +65,23 @@ export function guardedAgents(allowed: Allowed | null): { http: http.Agent; http
  */
 export function mustBeAllowed(host: string, port: number, allowed: Allowed | null): void {
   const bare = host.replace(/^\[|\]$/g, '');
-  if (isAllowed(bare, port, allowed)) return;
-  if (!PORTS.has(port)) throw new Forbidden('port');
+  const usual = PORTS.has(port);
+  if (isAllowed(bare, port, allowed) || reachesName(bare, port, usual) || reachesAddress(bare, port, usual)) return;
+  if (!usual && (isIP(bare) !== 0 || !reachesPort(port))) throw new Forbidden('port');
   if (isIP(bare) !== 0 && !isPublic(bare)) throw new Forbidden('private');
 }
 
 function guardedLookup(allowed: Allowed | null, port: number): LookupFunction {
+  const usual = PORTS.has(port);
   return (hostname, options, callback) => {
+    const within = (address: string) =>
+      (usual && isPublic(address)) ||
+      isAllowed(address, port, allowed) ||
+      reachesName(hostname, port, usual) ||
+      reachesAddress(address, port, usual);
     resolveName(hostname, { all: true, verbatim: true }, (error, addresses) => {
       if (error) return callback(new Forbidden('no-such-name'), [], 4);
-      if (!addresses.every(({ address }) => isPublic(address) || isAllowed(address, port, allowed)))
-        return callback(new Forbidden('private'), [], 4);
+      if (!addresses.every(({ address }) => within(address))) return callback(new Forbidden('private'), [], 4);
       answer(addresses, options.all === true, callback);
     });
   };

@@ -19,7 +19,7 @@ export async function previewOf(file: Shown): Promise<Preview> {
   try {
     const facts = await inspectBlob(file);
     // What is only cut off may show its beginning; what is locked or too large shows nothing and costs much.
-    if (facts.trouble !== undefined && facts.trouble !== 'cut-off')
+    if (facts.trouble !== undefined && !SHOWN_ALL_THE_SAME.has(facts.trouble))
       return { kind: 'unreadable', words: troubleFact(facts) ?? undefined };
     const kind = previewKind(file);
     if (FETCHED.has(kind)) return { kind } as Preview;
@@ -32,7 +32,9 @@ export async function previewOf(file: Shown): Promise<Preview> {
 }
 
 /** Shown by the browser from the file itself. */
-const FETCHED = new Set(['pdf', 'picture', 'sound', 'film', 'none']);
+const FETCHED = new Set(['pdf', 'picture', 'developed', 'sound', 'film', 'none']);
+/** Some devices show what others do not; what is cut off has a beginning. */
+const SHOWN_ALL_THE_SAME = new Set(['cut-off', 'rare-film']);
 
 const rendered = async ({ sha256, name, mediaType }: Shown): Promise<Preview> =>
   parseApart('preview', { path: await soundPath({ sha256, size: null }), name, mediaType });

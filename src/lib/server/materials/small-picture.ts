@@ -1,5 +1,6 @@
 import sharp from 'sharp';
 import { MOST_PIXELS } from '$core/materials/facts';
+import { openPicture } from '../blobs/open-picture';
 
 /** A picture drawn anew, small: what is kept of a page is ours, not the site's bytes. WebP. */
 export async function smallPicture(bytes: Uint8Array): Promise<Uint8Array> {
@@ -11,10 +12,15 @@ export async function smallPicture(bytes: Uint8Array): Promise<Uint8Array> {
 
 /** A picture as lists show it, the right way up. WebP. */
 export async function thumbnail(path: string): Promise<Uint8Array> {
-  return sharp(path, { limitInputPixels: MOST_PIXELS })
+  return (await openPicture(path)).rotate().resize(96, 96, { fit: 'cover' }).webp({ quality: 70 }).toBuffer();
+}
+
+/** A picture that browsers do not show, as they do: large enough to read what is on it. WebP. */
+export async function shownPicture(path: string): Promise<Uint8Array> {
+  return (await openPicture(path))
     .rotate()
-    .resize(96, 96, { fit: 'cover' })
-    .webp({ quality: 70 })
+    .resize(2400, 2400, { fit: 'inside', withoutEnlargement: true })
+    .webp({ quality: 82 })
     .toBuffer();
 }
 
@@ -26,9 +32,7 @@ const EXACT_BYTES = 40_000;
  * noted in it. What has few colours or lets something shine through stays as exact as it is (PNG), photographs become JPEG.
  */
 export async function pagePicture(path: string): Promise<{ bytes: Uint8Array; mediaType: 'image/jpeg' | 'image/png' }> {
-  const drawn = sharp(path, { limitInputPixels: MOST_PIXELS })
-    .rotate()
-    .resize(1600, 2200, { fit: 'inside', withoutEnlargement: true });
+  const drawn = (await openPicture(path)).rotate().resize(1600, 2200, { fit: 'inside', withoutEnlargement: true });
   const png = await drawn.clone().png({ compressionLevel: 9 }).toBuffer();
   const photo = await drawn.flatten({ background: '#ffffff' }).jpeg({ quality: 80, mozjpeg: true }).toBuffer();
   const { hasAlpha } = await sharp(path, { limitInputPixels: MOST_PIXELS }).metadata();

@@ -20,6 +20,7 @@ const PERFORM: Tasks = {
   'said-html': async ({ html }) => (await import('../rich-text/said')).readSaid(html),
   page: async ({ html }) => (await import('../links/read-page')).readPage(html),
   picture: async ({ bytes }) => (await import('../materials/small-picture')).smallPicture(bytes),
+  developed: async ({ path }) => (await import('../materials/small-picture')).shownPicture(path),
   thumbnail: async ({ path }) => (await import('../materials/small-picture')).thumbnail(path),
   'page-picture': async ({ path }) => (await import('../materials/small-picture')).pagePicture(path),
   'page-form': async (page) => (await import('../pages/print/make-form')).makeForm(page),

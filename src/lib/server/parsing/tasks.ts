@@ -57,6 +57,8 @@ export interface Tasks {
   'said-html': (input: { html: string }) => Promise<{ html: string; text: string }>;
   page: (input: { html: string }) => Promise<PageText>;
   picture: (input: { bytes: Uint8Array }) => Promise<Uint8Array>;
+  /** A picture that browsers do not show, as they do. */
+  developed: (input: { path: string }) => Promise<Uint8Array>;
   thumbnail: (input: { path: string }) => Promise<Uint8Array>;
   'page-picture': (input: { path: string }) => Promise<{ bytes: Uint8Array; mediaType: 'image/jpeg' | 'image/png' }>;
   'roster-table': (input: { text: string }) => Promise<{ header: string[]; rows: RosterRow[] }>;
@@ -99,6 +101,7 @@ export const LANE_OF: Record<TaskName, Lane> = {
   'compare-handout': 'files',
   page: 'files',
   picture: 'files',
+  developed: 'making',
   thumbnail: 'files',
   'page-picture': 'files',
   listing: 'files',

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { PortfolioFile } from '$core/portfolio/body';
 import type { PortfolioRefusal } from '$core/portfolio/refusals';
 import type { PieceRefusal } from '$core/pieces/refusals';
-import { previewKind } from '$core/materials/preview';
+import { isPicture } from '$core/materials/preview';
 import type { Actor } from '$core/people/policy';
 import { registerBlob } from '../blobs/register';
 import type { StoredFile } from '../blobs/stored-file';
@@ -38,7 +38,7 @@ export async function bringFile(
   const { file } = brought;
   if (shownAs === 'recording' && !/^(audio|video)\//.test(file.mediaType)) return { ok: false, why: 'no-recording' };
   if (shownAs === 'page' && !file.name.endsWith('.md')) return { ok: false, why: 'not-written-here' };
-  const wanted = shownAs === 'picture' || (shownAs === 'file' && previewKind(file) === 'picture');
+  const wanted = shownAs === 'picture' || (shownAs === 'file' && isPicture(file));
   const small = wanted ? await shrunkPicture(file) : null;
   if (shownAs === 'picture' && small === null) return { ok: false, why: 'not-a-picture' };
   return holding(person, portfolioId, async (tx) => {

@@ -1,12 +1,14 @@
 import { createReadStream } from 'node:fs';
+import { decodeText } from '$core/materials/text-encoding';
 
-/** Text beyond this is read as a download. */
+/** What is shown of a text in place; the rest is read as a download. */
 const TEXT_BYTES = 200_000;
 
-/** The beginning of a text file. `more` where it goes on. */
-export async function headText(path: string): Promise<{ text: string; more: boolean }> {
+/** The beginning of a text file, in whichever encoding it is written. `more` where it goes on. */
+export async function headText(path: string, most = TEXT_BYTES): Promise<{ text: string; more: boolean }> {
   const chunks: Buffer[] = [];
-  for await (const chunk of createReadStream(path, { start: 0, end: TEXT_BYTES })) chunks.push(chunk as Buffer);
+  for await (const chunk of createReadStream(path, { start: 0, end: most })) chunks.push(chunk as Buffer);
   const bytes = Buffer.concat(chunks);
-  return { text: new TextDecoder().decode(bytes.subarray(0, TEXT_BYTES)), more: bytes.length > TEXT_BYTES };
+  const more = bytes.length > most;
+  return { text: decodeText(bytes.subarray(0, most), !more), more };
 }

@@ -31,8 +31,9 @@ export interface Raw {
  */
 export async function readWords(file: FileOnDisk): Promise<Reading> {
   const raw = await readRaw(file);
+  // Counted whole, whatever of it is kept.
+  const words = wordCount(raw.text);
   const text = raw.text.replaceAll('\0', ' ').slice(0, LONGEST_TEXT);
-  const words = wordCount(text);
   return {
     text,
     pages: raw.pages,
@@ -53,11 +54,11 @@ async function readRaw(file: FileOnDisk): Promise<Raw> {
   return read && (await stat(file.path)).size <= LARGEST ? read(file.path) : NOTHING;
 }
 
-const plain = async (path: string): Promise<Raw> => ({ ...NOTHING, text: (await headText(path)).text });
+const plain = async (path: string): Promise<Raw> => ({ ...NOTHING, text: (await headText(path, LARGEST)).text });
 
 const READERS: Partial<Record<string, (path: string) => Promise<Raw>>> = {
   text: plain,
-  markdown: async (path) => ({ ...NOTHING, text: wordsOfMarkdown((await headText(path)).text) }),
+  markdown: async (path) => ({ ...NOTHING, text: wordsOfMarkdown((await headText(path, LARGEST)).text) }),
   table: plain,
   document: readWriting,
   pdf: async (path) => readPdf(await readFile(path)),

@@ -1,3 +1,4 @@
+import { decodeText } from '$core/materials/text-encoding';
 import { buffer } from 'node:stream/consumers';
 import { mayForSchool, type Actor } from '$core/people/policy';
 import { ROSTER_FILES, type RosterFile } from '$core/school/roster-files';
@@ -19,7 +20,7 @@ export async function receiveRoster(
   const texts: RosterTexts = {};
   try {
     await readMultipart(request, LARGEST, async ({ field, stream }) => {
-      if (isRosterFile(field)) texts[field] = new TextDecoder().decode(await buffer(stream));
+      if (isRosterFile(field)) texts[field] = decodeText(await buffer(stream));
     });
     if (Object.keys(texts).length === 0) return { ok: false, why: 'no-roster-file' };
     return { ok: true, draft: await draftRoster(person, texts) };

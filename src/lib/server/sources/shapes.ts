@@ -3,7 +3,7 @@ import type { Actor } from '$core/people/policy';
 import type { StoredFile } from '../blobs/stored-file';
 import { openAsPdf } from '../materials/as-pdf';
 import type { Found } from '../materials/found';
-import { thumbnailOf } from '../materials/thumbnail';
+import { developedOf, thumbnailOf } from '../materials/drawn-anew';
 import { NotHere } from '../outcome';
 import { formOf, type Form } from '../pages/print';
 import { bytesOf, find } from './find';
@@ -32,6 +32,7 @@ const SHAPED: Record<Shape, (found: Found) => Promise<StoredFile>> = {
   csv: async (found) => formed(found, 'csv'),
   svg: async (found) => formed(found, 'svg'),
   png: async (found) => formed(found, 'png'),
+  developed: async (found) => developedOf(bytesOf(found)),
   thumbnail: async (found) => thumbnailOf(bytesOf(found)),
   picture: async ({ picture }) => {
     if (!picture) throw new NotHere('This picture');

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { decodeText } from '$core/materials/text-encoding';
   import { enhance } from '$app/forms';
 
   interface Props {
@@ -17,7 +18,7 @@
 
   async function read(event: Event & { currentTarget: HTMLInputElement }) {
     const [file] = event.currentTarget.files ?? [];
-    if (file) own = await file.text();
+    if (file) own = decodeText(new Uint8Array(await file.arrayBuffer()));
   }
 </script>
 

@@ -45,6 +45,11 @@
   <PdfPages {file} title={material.title} />
 {:else if preview.kind === 'picture'}
   <img src={file} alt={material.title} class="mx-auto max-h-[80vh] max-w-full bg-base-100" />
+{:else if preview.kind === 'developed'}
+  <img src={shapeAddress(file, 'developed')} alt={material.title} class="mx-auto max-h-[80vh] max-w-full bg-base-100" />
+  <p class="mt-2 text-sm opacity-85">
+    Drawn anew, since browsers do not show such a file. The file itself is as it came.
+  </p>
 {:else if preview.kind === 'sound' || preview.kind === 'film'}
   <Player
     {file}

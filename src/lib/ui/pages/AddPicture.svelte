@@ -1,7 +1,7 @@
 <script lang="ts">
   import { Camera, ImagePlus } from '@lucide/svelte';
   import { fileAddress, shapeAddress } from '$core/materials/source';
-  import { previewKind } from '$core/materials/preview';
+  import { isPicture } from '$core/materials/preview';
   import TakePicture from '$ui/capture/TakePicture.svelte';
   import { getReadShelf } from '$ui/shelf/shelf-reader';
   import { ShelfSearch } from '$ui/shelf/shelf-search.svelte';
@@ -13,7 +13,7 @@
   }
   /** Where a picture for a page comes from: this device, its camera, the Shelf. */
   const { add, close }: Props = $props();
-  const shelf = new ShelfSearch(getReadShelf(), undefined, (file) => previewKind(file) === 'picture');
+  const shelf = new ShelfSearch(getReadShelf(), undefined, (file) => isPicture(file));
   let camera = $state(false);
 
   function chosen(input: HTMLInputElement) {

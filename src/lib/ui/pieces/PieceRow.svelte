@@ -2,7 +2,7 @@
   import { fileAddress } from '$core/materials/source';
   import { Eye, GripVertical, Pencil, Trash2 } from '@lucide/svelte';
   import { dragHandle } from 'svelte-dnd-action';
-  import { previewKind } from '$core/materials/preview';
+  import { isPicture } from '$core/materials/preview';
   import type { PieceView } from '$core/pieces/piece';
   import { bytesOf } from '$core/pieces/registry';
   import { act } from '$ui/forms/act';
@@ -45,7 +45,7 @@
   });
   const toggle = (what: 'peek' | 'change') => (shown = shown === what ? null : what);
   const bytes = $derived(bytesOf(piece));
-  const pictured = $derived(bytes !== null && !bytes.facts?.trouble && previewKind(bytes) === 'picture');
+  const pictured = $derived(bytes !== null && !bytes.facts?.trouble && isPicture(bytes));
 </script>
 
 <li class="py-1.5">

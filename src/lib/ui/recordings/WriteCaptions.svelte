@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { decodeText } from '$core/materials/text-encoding';
   import { onMount } from 'svelte';
   import { X } from '@lucide/svelte';
   import { enhance } from '$app/forms';
@@ -62,7 +63,10 @@
   async function read(file: File | undefined) {
     problem = '';
     if (!file) return;
-    const found = file.size > LONGEST_CAPTIONS * 4 ? null : await readCaptions(await file.text());
+    const found =
+      file.size > LONGEST_CAPTIONS * 4
+        ? null
+        : await readCaptions(decodeText(new Uint8Array(await file.arrayBuffer())));
     if (found) captions = found;
     else problem = `${file.name} holds no captions: WebVTT (.vtt) and SubRip (.srt) are read. Yours are as they were.`;
   }

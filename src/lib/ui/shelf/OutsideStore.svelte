@@ -3,7 +3,7 @@
   import { SvelteMap } from 'svelte/reactivity';
   import { addressText } from '$core/links/address';
   import { sizeText } from '$core/materials/size-text';
-  import type { StoreEntry } from '$core/shelf/outside';
+  import { AT_ONCE, type StoreEntry } from '$core/shelf/outside';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
   import { whenScripted } from '$ui/forms/scripted.svelte';
@@ -14,20 +14,23 @@
   interface Props {
     store: { url: string; username: string } | null;
     path: string;
-    entries: StoreEntry[];
+    /** What is shown of the folder, of how many, where it goes on, and by which words of names. */
+    stretch: { entries: StoreEntry[]; of: number; from: number; next: number | null; named: string };
     /** Why the folder could not be read. */
     trouble: string | null;
     problem: string | null;
     readAgain: () => Promise<void>;
   }
   /** A store elsewhere, from which copies are taken onto the Shelf. */
-  const { store, path, entries, trouble, problem, readAgain }: Props = $props();
+  const { store, path, stretch, trouble, problem, readAgain }: Props = $props();
   const scripted = whenScripted();
   const copies = new SvelteMap<string, Copying>();
   let reading = $state(false);
   let connecting = $state(false);
 
   const above = $derived(path === '/' ? null : path.replace(/\/[^/]+\/?$/, '') || '/');
+  const entries = $derived(stretch.entries);
+  const stretchHref = (from: number) => `${folderHref(path)}&named=${encodeURIComponent(stretch.named)}&from=${from}`;
   const folderHref = (to: string) => `/shelf/store?path=${encodeURIComponent(to)}`;
 
   async function copy(entry: StoreEntry) {
@@ -63,10 +66,26 @@
         <button class="btn btn-ghost btn-sm">Disconnect it</button>
       </form>
     </div>
+    {#if stretch.named !== '' || stretch.of > entries.length}
+      <form method="get" class="mb-3 flex flex-wrap items-end gap-2">
+        <input type="hidden" name="path" value={path} />
+        <Field label="Only names with"
+          ><input class="input input-sm" name="named" value={stretch.named} maxlength="200" /></Field
+        >
+        <button class="btn btn-sm">Narrow down</button>
+        <span class="figures text-sm"
+          >{stretch.of === 0
+            ? 'None'
+            : `${stretch.from + 1} to ${stretch.from + entries.length} of ${stretch.of}`}</span
+        >
+      </form>
+    {/if}
     {#if trouble}
       <Message kind="problem">{trouble}</Message>
     {:else if entries.length === 0}
-      <p class="rounded border border-dashed border-base-300 p-8">Nothing lies in this folder.</p>
+      <p class="rounded border border-dashed border-base-300 p-8">
+        {stretch.named === '' ? 'Nothing lies in this folder.' : 'No name in this folder has that in it.'}
+      </p>
     {:else}
       <ul class="divide-y divide-base-300 rounded border border-base-300 bg-base-100 px-4">
         {#each entries as entry (entry.path)}
@@ -81,7 +100,7 @@
                 <span class="min-w-0 font-medium wrap-anywhere">{entry.name}</span>
                 <span class="text-sm opacity-85">
                   {#if entry.changedAt !== null}<When moment={entry.changedAt} />,{/if}
-                  {sizeText(entry.size)}
+                  {entry.size === null ? 'size not said' : sizeText(entry.size)}
                 </span>
                 <span class="ml-auto">
                   {#if copying?.done}<a class="btn btn-ghost btn-sm" href="/shelf">On your Shelf</a>
@@ -113,6 +132,14 @@
           </li>
         {/each}
       </ul>
+      {#if stretch.next !== null || stretch.from > 0}
+        <nav class="mt-3 flex gap-2" aria-label="Further names">
+          {#if stretch.from > 0}<a class="btn btn-sm" href={stretchHref(Math.max(0, stretch.from - AT_ONCE))}
+              >Those before</a
+            >{/if}
+          {#if stretch.next !== null}<a class="btn btn-sm" href={stretchHref(stretch.next)}>Those after</a>{/if}
+        </nav>
+      {/if}
     {/if}
   {:else}
     <p class="mb-4 max-w-prose opacity-85">

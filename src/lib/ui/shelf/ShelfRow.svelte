@@ -2,7 +2,7 @@
   import OneButton from '$ui/primitives/OneButton.svelte';
   import { fileAddress } from '$core/materials/source';
   import { Eye, FileText, Pencil, RotateCcw, Trash2 } from '@lucide/svelte';
-  import { previewKind } from '$core/materials/preview';
+  import { isPicture } from '$core/materials/preview';
   import { sizeText } from '$core/materials/size-text';
   import type { ShelfFile, ShelfFolder } from '$core/shelf/views';
   import { act } from '$ui/forms/act';
@@ -28,7 +28,7 @@
 
 <li class="py-2">
   <div class="flex flex-wrap items-center gap-x-3">
-    {#if previewKind(file) === 'picture'}<Thumbnail file={address} />
+    {#if isPicture(file)}<Thumbnail file={address} />
     {:else}<FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />{/if}
     <a class="min-w-0 link py-1 font-medium wrap-anywhere link-hover" href={address} data-sveltekit-reload
       >{file.name}</a

@@ -9,7 +9,7 @@
 <OutsideStore
   store={data.store}
   path={data.path}
-  entries={data.entries}
+  stretch={data}
   trouble={data.trouble}
   problem={form?.problem ?? null}
   readAgain={invalidateAll}

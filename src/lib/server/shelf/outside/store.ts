@@ -1,17 +1,18 @@
-import { AuthType, createClient, type WebDAVClient } from 'webdav';
 import { z } from 'zod';
 import { webAddress } from '$core/links/address';
 import { inStoreOrder, type StoreEntry, type StoreTrouble } from '$core/shelf/outside';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../../clock';
 import { execute, select } from '../../db/connection';
-import { Forbidden, guardedAgents } from '../../links/guard';
-import { simulatedSite } from '../../links/simulated-site';
+import { Unreached } from '../../links/fetch-guarded';
 import type { Outcome } from '../../outcome';
 import { seal, unseal } from '../../secrets';
-import { listFolder, NoListing } from './listing';
+import { NotNow } from '../../parsing/limits';
+import { staysWithin, StoreRefused, type DavAccount } from './dav';
+import { ListingTooLong, listFolder, NoListing } from './listing';
 
-const PATIENCE = 8000;
+/** Milliseconds for a folder, however many names are in it. */
+const PATIENCE = 15_000;
 
 /** The store that a person has connected, without its password. */
 export async function readStore(person: Actor): Promise<{ url: string; username: string } | null> {
@@ -26,7 +27,7 @@ export async function connectStore(
 ): Promise<Outcome<object, StoreTrouble>> {
   const url = webAddress(input.url);
   if (url === null) return { ok: false, why: 'no-store-address' };
-  const seen = await listing(await clientFor({ ...input, url }), '/');
+  const seen = await listing({ ...input, url }, '/');
   if (!seen.ok) return { ok: false, why: seen.why === 'gone' ? 'no-store-there' : seen.why };
   await execute(
     `insert into outside_stores (person_id, url, username, secret, connected_at) values ($1, $2, $3, $4, $5)
@@ -48,53 +49,53 @@ export async function browseStore(
   person: Actor,
   path: string
 ): Promise<Outcome<{ entries: StoreEntry[] }, StoreTrouble>> {
-  const client = await openStore(person);
-  return client ? listing(client, path) : { ok: false, why: 'not-connected' };
+  const account = await openStore(person);
+  if (!account) return { ok: false, why: 'not-connected' };
+  return staysWithin(path) ? listing(account, path) : { ok: false, why: 'gone' };
 }
 
-/** A client that speaks to the person's store, or null where they have connected none. */
-export async function openStore(person: Actor): Promise<WebDAVClient | null> {
+/** The person's store with what opens it, or null where they have connected none. */
+export async function openStore(person: Actor): Promise<DavAccount | null> {
   const found = await find(person);
-  return found && clientFor({ ...found, password: await unseal(found.secret, person.id) });
+  return found && { ...found, password: await unseal(found.secret, person.id) };
 }
 
-async function clientFor(account: { url: string; username: string; password: string }): Promise<WebDAVClient> {
-  const { url, username, password } = account;
-  const agents = guardedAgents(await simulatedSite());
-  return createClient(url, {
-    authType: AuthType.Password,
-    username,
-    password,
-    httpAgent: agents.http,
-    httpsAgent: agents.https
-  });
-}
-
-async function listing(client: WebDAVClient, path: string): Promise<Outcome<{ entries: StoreEntry[] }, StoreTrouble>> {
+async function listing(account: DavAccount, path: string): Promise<Outcome<{ entries: StoreEntry[] }, StoreTrouble>> {
   try {
-    return { ok: true, entries: inStoreOrder(await listFolder(client, path, AbortSignal.timeout(PATIENCE))) };
+    return { ok: true, entries: inStoreOrder(await listFolder(account, path, AbortSignal.timeout(PATIENCE))) };
   } catch (error) {
     return { ok: false, why: storeTrouble(error) };
   }
 }
 
-/** What went wrong, from what the client threw. */
+/** What went wrong, and on whose side, from what was thrown. */
 export function storeTrouble(error: unknown): StoreTrouble {
   if (error instanceof NoListing) return 'no-store-there';
-  if (!(error instanceof Error)) return 'unreachable';
-  const { status, name } = error as { status?: number; name: string };
-  if (status === 401 || status === 403) return 'store-password';
-  if (status === 404 || status === 410) return 'gone';
-  if (status !== undefined) return status >= 500 ? 'unreachable' : 'no-store-there';
-  if (name === 'AbortError' || name === 'TimeoutError') return 'slow';
-  return isPrivate(error) ? 'private' : 'unreachable';
+  if (error instanceof ListingTooLong) return 'store-full-of-names';
+  if (error instanceof NotNow) return 'store-not-now';
+  if (error instanceof StoreRefused)
+    return REFUSED[error.status] ?? (error.status >= 500 ? 'store-error' : 'no-store-there');
+  if (error instanceof Unreached) return UNREACHED[error.why];
+  const name = error instanceof Error ? error.name : '';
+  return name === 'AbortError' || name === 'TimeoutError' ? 'slow' : 'unreachable';
 }
 
-/** The refusal of the guard may lie under what the client made of it. */
-function isPrivate(error: unknown): boolean {
-  if (error instanceof Forbidden) return error.why !== 'no-such-name';
-  return error instanceof Error && (isPrivate(error.cause) || /not visited: (private|port)/.test(error.message));
-}
+const REFUSED: Record<number, StoreTrouble> = {
+  401: 'store-password',
+  403: 'store-forbids',
+  404: 'gone',
+  410: 'gone',
+  429: 'store-error'
+};
+const UNREACHED: Record<Unreached['why'], StoreTrouble> = {
+  'no-such-name': 'store-name',
+  private: 'private',
+  refused: 'unreachable',
+  timeout: 'slow',
+  'too-many-redirects': 'no-store-there',
+  certificate: 'store-certificate',
+  broken: 'unreachable'
+};
 
 const StoreRow = z.object({ url: z.string(), username: z.string(), secret: z.instanceof(Buffer) });
 

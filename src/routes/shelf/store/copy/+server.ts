@@ -30,7 +30,10 @@ export const POST = async ({ locals, url, request }) => {
       tell(
         answer.ok
           ? { ok: true, name: answer.name }
-          : { ok: false, words: wordsOfRefusal(answer.why, { largest: config.maxFileBytes }) }
+          : {
+              ok: false,
+              words: `${path.split('/').at(-1) ?? path}: ${wordsOfRefusal(answer.why, { largest: config.maxFileBytes })}`
+            }
       );
       if (!ending.signal.aborted) controller.close();
     },

@@ -160,11 +160,10 @@ describe('a bag (RFC 8493, clause by clause)', () => {
     expect(text('bagit.txt')).toBe('BagIt-Version: 1.0\nTag-File-Character-Encoding: UTF-8\n');
   });
 
-  it('2.1.3: lists every payload file exactly once, with percent signs encoded', () => {
+  it('2.1.3: lists every payload file exactly once, by names that need no encoding', () => {
     const listed = lines('manifest-sha256.txt').map((line) => /^([0-9a-f]{64}) {2}(data\/.+)$/.exec(line)?.[2] ?? '');
-    const decoded = listed.map((path) => path.replaceAll('%25', '%'));
-    expect(decoded.sort()).toEqual(payload().sort());
-    expect(listed).toContain('data/Also/report 100 %25.txt');
+    expect(listed.sort()).toEqual(payload().sort());
+    expect(listed).toContain('data/Also/report 100 -.txt');
   });
 
   it('2.2.1: lists every tag file but itself in the tag manifest, and no payload file', () => {
@@ -181,18 +180,13 @@ describe('a bag (RFC 8493, clause by clause)', () => {
   it('3: is valid: sha256sum finds every file of both manifests as it was', async () => {
     const check = (name: string) => execFileSync('sha256sum', ['-c', '--strict', name], { cwd: bag, encoding: 'utf8' });
     expect(check('tagmanifest-sha256.txt').match(/: OK/g)).toHaveLength(5);
-    // What sha256sum does not know is that BagIt encodes percent signs: it is given the decoded names.
-    writeFileSync(join(bag, '..', 'decoded.txt'), text('manifest-sha256.txt').replaceAll('%25', '%'));
-    expect(check('../decoded.txt').match(/: OK/g)).toHaveLength(2);
+    expect(check('manifest-sha256.txt').match(/: OK/g)).toHaveLength(2);
   });
 
   it('3: is no longer valid once a byte of a piece was changed', async () => {
     const tampered = await unpack(join(folder, 'tampered'));
     writeFileSync(join(tampered, 'data', 'Also', 'notes.txt'), 'Rope above, kelp below.');
-    writeFileSync(
-      join(folder, 'list.txt'),
-      readFileSync(join(tampered, 'manifest-sha256.txt'), 'utf8').replaceAll('%25', '%')
-    );
+    writeFileSync(join(folder, 'list.txt'), readFileSync(join(tampered, 'manifest-sha256.txt'), 'utf8'));
     expect(() =>
       execFileSync('sha256sum', ['-c', '--strict', '../../list.txt'], {
         cwd: tampered,

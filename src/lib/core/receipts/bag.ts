@@ -13,8 +13,11 @@ export interface Payload {
  * Where each received file lies in the bag: a folder for each place, and a number before the ending where two of one
  * place have one name; captions lie beside their recording. Links of receipts from before they were written down (version 1) have no bytes, so they are listed in
  * the receipt alone.
+ *
+ * @param names `as-once`: as bags of earlier versions named them, which are still verified
  */
-export function payloadOf(receipt: Pick<Receipt, 'pieces'>): Payload[] {
+export function payloadOf(receipt: Pick<Receipt, 'pieces'>, names: 'plain' | 'as-once' = 'plain'): Payload[] {
+  const safe = names === 'plain' ? plainName : nameAsOnce;
   const taken = new Set<string>();
   return receipt.pieces.flatMap((piece) => {
     const { sha256, size } = piece;
@@ -23,14 +26,19 @@ export function payloadOf(receipt: Pick<Receipt, 'pieces'>): Payload[] {
     // What was met at a link is written down in Markdown.
     const [stem, ending] = piece.url !== undefined ? [safe(piece.name), '.md'] : partName(safe(piece.name));
     const file = { path: free(taken, `data/${folder}/${stem}`, ending), size, sha256 };
-    const besides = (piece.besides ?? []).flatMap((one) => beside(taken, `data/${folder}`, one));
+    const besides = (piece.besides ?? []).flatMap((one) => beside(taken, `data/${folder}`, one, safe));
     const captions = piece.captions ? [{ path: free(taken, `data/${folder}/${stem}`, '.vtt'), ...piece.captions }] : [];
     return [file, ...captions, ...besides];
   });
 }
 
 /** What travels with a page. Its pictures are named for their bytes, so that two pages of one place share them. */
-function beside(taken: Set<string>, folder: string, { path, size, sha256 }: Payload): Payload[] {
+function beside(
+  taken: Set<string>,
+  folder: string,
+  { path, size, sha256 }: Payload,
+  safe: (name: string) => string
+): Payload[] {
   const at = `${folder}/${path.split('/').map(safe).join('/')}`;
   if (path.startsWith('pictures/')) {
     if (taken.has(at.toLowerCase())) return [];
@@ -76,4 +84,15 @@ export function bagInfo(receipt: Receipt, payload: readonly Payload[], bagged: M
 const encodedPath = (path: string) => path.replace(/%/g, '%25').replace(/\r/g, '%0D').replace(/\n/g, '%0A');
 
 /** A name that every file system takes as one. */
-const safe = (name: string) => name.replace(/[\\/:*?"<>|\p{Cc}]/gu, '-').replace(/^\.+|[. ]+$/g, '') || 'piece';
+const nameAsOnce = (name: string) => name.replace(/[\\/:*?"<>|\p{Cc}]/gu, '-').replace(/^\.+|[. ]+$/g, '') || 'piece';
+/** And that a manifest writes as it is: a percent sign would be written as three letters, which `sha256sum -c` does not read. */
+const plainName = (name: string) => nameAsOnce(name.replaceAll('%', '-'));
+
+/** What a piece is called in the bag, where its own name would not do; null where it keeps it. */
+export function namedInBag(receipt: Pick<Receipt, 'pieces'>, piece: Receipt['pieces'][number]): string | null {
+  const { sha256, name } = piece;
+  const place = `data/${plainName(piece.place ?? 'Also')}/`;
+  const found = payloadOf(receipt).find((one) => one.sha256 === sha256 && one.path.startsWith(place));
+  const called = found?.path.slice(place.length) ?? name;
+  return piece.url !== undefined || called === name ? null : called;
+}

@@ -3,6 +3,7 @@ import { roundTimeliness } from '../packets/due';
 import { sizeText } from '../materials/size-text';
 import { arrivedWords } from '../packets/seal-words';
 import { completeMoment } from '../time/words';
+import { namedInBag } from './bag';
 import type { Receipt } from './receipt';
 
 /** What was received, in words. */
@@ -48,10 +49,16 @@ export function receiptLines(receipt: Receipt, zone: string): string[] {
       `${piece.name} (${piece.place ?? 'Also'})`,
       ...(piece.url === undefined ? [] : [`  ${piece.url}${piece.verdict ? `: ${verdictText(piece.verdict)}` : ''}`]),
       ...(piece.size === undefined ? [] : [`  ${sizeText(piece.size)}, SHA-256 ${piece.sha256}`]),
+      ...inBag(receipt, piece),
       ...(piece.besides ?? []).map(({ path, sha256 }) => `  with ${path}, SHA-256 ${sha256}`),
       ...(piece.captions ? [`  with captions, SHA-256 ${piece.captions.sha256}`] : [])
     ]),
     '',
     `The brief as it stood: SHA-256 ${receipt.briefSha256}`
   ];
+}
+
+function inBag(receipt: Receipt, piece: Receipt['pieces'][number]): string[] {
+  const called = namedInBag(receipt, piece);
+  return called === null ? [] : [`  in the bag as ${called}`];
 }

@@ -17,15 +17,37 @@ export interface PieceVerdict {
  */
 export function bagVerdict(receipt: Receipt, files: ReadonlyArray<{ path: string; sha256: string }>): PieceVerdict[] {
   const payload = payloadOf(receipt);
+  const once = payloadOf(receipt, 'as-once');
   const there = new Map(files.map(({ path, sha256 }) => [path, sha256]));
-  const listed = payload.map(({ path, sha256 }): PieceVerdict => {
+  const listed = payload.map(({ path: named, sha256 }, i): PieceVerdict => {
+    const path = there.has(named) ? named : (once[i]?.path ?? named);
     const found = there.get(path);
     return { path, state: found === undefined ? 'missing' : found === sha256 ? 'sound' : 'altered' };
   });
-  const known = new Set(payload.map(({ path }) => path));
+  const known = new Set(listed.map(({ path }) => path));
   const added = files.filter(({ path }) => path.startsWith('data/') && !known.has(path));
   return [...listed, ...added.map(({ path }): PieceVerdict => ({ path, state: 'added' }))];
 }
+
+/**
+ * Whether the plain receipt of a bag says what was signed, whatever the order of its names. A bag that has none says nothing
+ * else.
+ */
+export function saysTheSame(plain: string | null, signed: unknown): boolean {
+  if (plain === null) return true;
+  try {
+    return ordered(JSON.parse(plain)) === ordered(signed);
+  } catch {
+    return false;
+  }
+}
+
+const ordered = (value: unknown): string =>
+  JSON.stringify(value, (_, inner: unknown) =>
+    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
+      ? Object.fromEntries(Object.entries(inner).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : inner
+  );
 
 /** What is said of one piece. */
 export const pieceStateWords: Record<PieceState, string> = {

@@ -1,6 +1,7 @@
 import type { ReceiptSheet } from '$core/receipts/sheet';
-import { AFRelationship, PDFDocument, rgb, type PDFPage } from 'pdf-lib';
+import { PDFDocument, rgb, type PDFPage } from 'pdf-lib';
 import { receiptLines } from '$core/receipts/lines';
+import { ArchivalDocument } from '../pdf/archival';
 import { DocumentFonts } from '../pdf/fonts';
 
 /** A4 in points (ISO 216), and its margins. */
@@ -10,26 +11,22 @@ const LEADING = 15;
 const INK = rgb(0.07, 0.26, 0.31);
 
 /**
- * A receipt as a PDF: what stands on its page, and the signed receipt as an attachment inside it, so that the sheet can
- * still be verified. In a parsing process: names in many alphabets take a while to set.
+ * A receipt as a PDF for the archive: what stands on its page, and the signed receipt as an attachment inside it, so that
+ * the sheet can still be verified. In a parsing process: names in many alphabets take a while to set.
  */
 export async function receiptPdf({ receipt, jws, zone, verifyAt }: ReceiptSheet): Promise<Uint8Array> {
-  const pdf = await PDFDocument.create();
-  pdf.setTitle(`Receipt ${receipt.number}`);
-  pdf.setAuthor(receipt.course);
-  pdf.setCreationDate(new Date(receipt.receivedAt));
-  const sheet = new Sheet(pdf);
+  const pdf = await PDFDocument.create({ updateMetadata: false });
+  const about = { title: `Receipt ${receipt.number}`, author: receipt.course, at: receipt.receivedAt };
+  const document = new ArchivalDocument(pdf, about);
+  const sheet = new Sheet(pdf, document);
   const [number = '', ...lines] = receiptLines(receipt, zone);
-  await sheet.write(number, 18);
-  for (const line of lines) await sheet.write(line, SIZE);
-  await sheet.write('', SIZE);
-  await sheet.write(`Verify it at ${verifyAt}. The signed receipt is attached to this document.`, SIZE);
-  await pdf.attach(new TextEncoder().encode(jws), `receipt-${receipt.number}.jws`, {
-    mimeType: 'application/jose',
-    description: 'The signed receipt (JWS)',
-    afRelationship: AFRelationship.Data
-  });
-  return pdf.save();
+  await sheet.write(number, 18, 'H1');
+  for (const line of lines) await sheet.write(line, SIZE, 'P');
+  await sheet.write('', SIZE, 'P');
+  await sheet.write(`Verify this file itself at ${verifyAt}. The signed receipt is attached inside it.`, SIZE, 'P');
+  const name = `receipt-${receipt.number}.jws`;
+  await document.attach(new TextEncoder().encode(jws), name, 'application/jose', 'The signed receipt (JWS)');
+  return document.finish();
 }
 
 /** Writes lines below one another, with a new page where one is full. */
@@ -39,24 +36,33 @@ class Sheet {
   /** Names are written in every alphabet, and the standard fonts of PDF know one. */
   private fonts: DocumentFonts;
 
-  constructor(private pdf: PDFDocument) {
+  constructor(
+    private pdf: PDFDocument,
+    private document: ArchivalDocument
+  ) {
     this.page = pdf.addPage([PAGE.width, PAGE.height]);
     this.y = PAGE.height - PAGE.margin;
     this.fonts = new DocumentFonts(pdf);
   }
 
-  async write(text: string, size: number): Promise<void> {
+  async write(text: string, size: number, tag: 'H1' | 'P'): Promise<void> {
+    if (text.trim() !== '') this.document.begin(tag, text.trim());
     for (const line of await this.wrapped(text, size)) {
       this.y -= Math.max(LEADING, size * 1.4);
       if (this.y < PAGE.margin) {
         this.page = this.pdf.addPage([PAGE.width, PAGE.height]);
         this.y = PAGE.height - PAGE.margin - LEADING;
       }
-      let x = PAGE.margin;
-      for (const { text: part, font } of await this.fonts.stretches(line)) {
-        this.page.drawText(part, { x, y: this.y, size, font, color: INK });
-        x += font.widthOfTextAtSize(part, size);
-      }
+      if (line.trim() === '') continue;
+      const stretches = await this.fonts.stretches(line);
+      const { page, y } = this;
+      this.document.draw(page, () => {
+        let x = PAGE.margin;
+        for (const { text: part, font } of stretches) {
+          page.drawText(part, { x, y, size, font, color: INK });
+          x += font.widthOfTextAtSize(part, size);
+        }
+      });
     }
   }
 

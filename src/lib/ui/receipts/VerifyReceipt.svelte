@@ -19,9 +19,12 @@
   let hangs = $state(false);
 
   const WHY = {
-    unreadable: 'This is no ZIP that can be read. Download it again where you have it from.',
-    'no-receipt': 'There is no signed receipt in it. Choose the ZIP of a receipt, or the file that ends with .jws.',
-    signature: 'The signature does not hold: this receipt was altered, or another school issued it.'
+    unreadable: 'This is no file that can be read. Download it again where you have it from.',
+    'no-receipt':
+      'There is no signed receipt in it. Choose the PDF or the ZIP of a receipt, or the file that ends with .jws.',
+    signature: 'The signature does not hold: this receipt was altered, or another school issued it.',
+    'plain-differs':
+      'The receipt that can be read in it (receipt.json) does not say what the school signed: somebody changed it.'
   };
 
   async function take(files: readonly File[]) {

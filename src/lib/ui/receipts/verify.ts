@@ -1,35 +1,38 @@
 import { compactVerify, createLocalJWKSet, type JSONWebKeySet } from 'jose';
-import { bagVerdict, type PieceVerdict } from '$core/receipts/verdict';
+import { bagVerdict, saysTheSame, type PieceVerdict } from '$core/receipts/verdict';
 import { Receipt } from '$core/receipts/receipt';
 import type { Unpacked } from '../../workers/unpack';
 
 /** What was found out about a receipt or a bag. */
 export type Verified =
   | { ok: true; receipt: Receipt; pieces: PieceVerdict[] | null }
-  | { ok: false; why: 'unreadable' | 'no-receipt' | 'signature' };
+  | { ok: false; why: 'unreadable' | 'no-receipt' | 'signature' | 'plain-differs' };
 
 /**
- * Verifies a signed receipt, or a bag with one inside, wholly in this browser.
+ * Verifies a signed receipt, or a sheet or a bag with one inside, wholly in this browser.
  *
  * @param keys the school's public keys; with them at hand no network is needed
  */
 export async function verify(file: File, keys: JSONWebKeySet): Promise<Verified> {
-  const zipped = new Uint8Array(await file.slice(0, 4).arrayBuffer()).join() === '80,75,3,4';
-  if (!zipped) return verifyText(await file.slice(0, 4_000_000).text(), keys, null);
+  const head = new TextDecoder('latin1').decode(await file.slice(0, 5).arrayBuffer());
+  const holds = head.startsWith('PK\x03\x04') || head === '%PDF-';
+  if (!holds) return verifyText(await file.slice(0, 4_000_000).text(), keys, NOTHING_BESIDE);
   const unpacked = await unpack(file);
   if (!unpacked.ok) return { ok: false, why: 'unreadable' };
-  return unpacked.jws === null ? { ok: false, why: 'no-receipt' } : verifyText(unpacked.jws, keys, unpacked.files);
+  return unpacked.jws === null ? { ok: false, why: 'no-receipt' } : verifyText(unpacked.jws, keys, unpacked);
 }
 
-async function verifyText(
-  jws: string,
-  keys: JSONWebKeySet,
-  files: Array<{ path: string; sha256: string }> | null
-): Promise<Verified> {
+/** What came with a signed receipt. */
+type Beside = Pick<Extract<Unpacked, { ok: true }>, 'files' | 'plain'>;
+const NOTHING_BESIDE: Beside = { files: null, plain: null };
+
+async function verifyText(jws: string, keys: JSONWebKeySet, { files, plain }: Beside): Promise<Verified> {
   if (!/^[\w-]+\.[\w-]+\.[\w-]+\s*$/.test(jws)) return { ok: false, why: 'no-receipt' };
   try {
     const { payload } = await compactVerify(jws.trim(), createLocalJWKSet(keys), { algorithms: ['EdDSA'] });
-    const receipt = Receipt.parse(JSON.parse(new TextDecoder().decode(payload)));
+    const signed: unknown = JSON.parse(new TextDecoder().decode(payload));
+    if (!saysTheSame(plain, signed)) return { ok: false, why: 'plain-differs' };
+    const receipt = Receipt.parse(signed);
     return { ok: true, receipt, pieces: files && bagVerdict(receipt, files) };
   } catch {
     return { ok: false, why: 'signature' };

@@ -27,7 +27,7 @@ const server = {
  * wrapping than it holds.
  */
 const FRAME =
-  /src\/lib\/(ui\/(time\/reader|shelf\/shelf-reader|materials\/look|forms\/reach|courses\/Emblem|primitives\/Message)|core\/(live\/topics|grades\/points))\.|svelte\/src\/internal\/(disclose-version|flags)/;
+  /src\/lib\/(ui\/(time\/reader|shelf\/shelf-reader|materials\/look|forms\/reach|courses\/Emblem|primitives\/Message)|core\/(live\/topics|grades\/points|pages\/walk))\.|svelte\/src\/internal\/(disclose-version|flags)/;
 
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit(), opencvPlain()],

@@ -11,6 +11,7 @@ import { faultRush } from './fault-rush';
 import { hostileFilesBench } from './hostile-files';
 import { portfolioPublic } from './portfolio';
 import { feed1000, gradebook, grades400 } from './grades';
+import { firstVisit } from './first-visit';
 import { idle } from './idle';
 import { liveFanout } from './live-fanout';
 import { longLists } from './long-lists';
@@ -38,6 +39,7 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'store-1gib': store1gib,
   'upload-1gib': upload1gib,
   'desk-js': deskJs,
+  'first-visit': firstVisit,
   'long-lists': longLists,
   'search-200k': search200k,
   'submit-tps': submitTps,

@@ -5,7 +5,7 @@ import { Document, Packer, Paragraph } from 'docx';
 import { PDFDocument, StandardFonts } from 'pdf-lib';
 import sharp from 'sharp';
 import { MadeFacts } from '../src/lib/core/materials/made';
-import type { Wants } from '../src/lib/core/pieces/wants';
+import type { Wants } from '../src/lib/core/pieces/wanted';
 import type { Actor } from '../src/lib/core/people/policy';
 import { inspectBlob, noteMade } from '../src/lib/server/blobs/inspect';
 import { storeBlob } from '../src/lib/server/blobs/store';

@@ -4,7 +4,7 @@ import { parse } from 'yaml';
 import { z } from 'zod';
 import { LatePolicy } from '../src/lib/core/lateness/late-policy';
 import { CriterionDraft, MustDoDraft } from '../src/lib/core/assignments/draft';
-import { Wants } from '../src/lib/core/pieces/wants';
+import { Wants } from '../src/lib/core/pieces/wanted';
 import { RuleNames, StandingRules } from '../src/lib/core/courses/rules';
 import { CREDIT_UNITS, GRANTS } from '../src/lib/core/judging/credits';
 import { WAYS } from '../src/lib/core/judging/ways';

@@ -1,7 +1,7 @@
-import type { Track } from '../src/lib/core/judging/stages';
+import type { Track } from '../src/lib/core/judging/track';
 import { officeNames } from '../src/lib/server/offices/offices';
 import type { Criterion } from '../src/lib/core/assignments/rubric';
-import type { Wants } from '../src/lib/core/pieces/wants';
+import type { Wants } from '../src/lib/core/pieces/wanted';
 import type { Actor } from '../src/lib/core/people/policy';
 import type { Moment } from '../src/lib/core/time/moment';
 import { changeAssignment, readDraft } from '../src/lib/server/assignments/change-assignment';

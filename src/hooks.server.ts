@@ -22,6 +22,7 @@ import { workOnJobs } from '$server/db/queue';
 import { mailTiding } from '$server/jobs/mail-tiding';
 import { askingFor } from '$server/parsing/who-asks';
 import { isUpload } from '$server/uploads/limits';
+import { compressed } from './routes/shared/compressed';
 import { readTheme } from './routes/shared/theme';
 
 /** Largest body of a request that carries no file. The longest remark fits several times. */
@@ -79,7 +80,7 @@ const answer: Handle = async ({ event, resolve }) => {
     });
   const response = await askingFor(event.locals.person?.id ?? 'nobody', respond);
   protect(response, event);
-  return response;
+  return compressed(response, event.request);
 };
 
 /**

@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import JSZip from 'jszip';
 import { expect, expectAccessible, file, openFromList, submit, test } from './world';
 
 test('a receipt is kept with its round, taken away as a bag, verified by anyone, and an altered one is named', async ({
@@ -23,6 +24,7 @@ test('a receipt is kept with its round, taken away as a bag, verified by anyone,
   };
   const bag = await download('Everything, as a ZIP');
   const signed = await download('The signed receipt alone');
+  const paper = await download('As a PDF');
 
   const anyone = await world.window();
   await anyone.goto(`${world.url}/verify`);
@@ -37,6 +39,10 @@ test('a receipt is kept with its round, taken away as a bag, verified by anyone,
   await expect(main).toContainText('The signature holds, and every file is as it was received.');
   await expectAccessible(anyone);
   await anyone.context().setOffline(true);
+  await choose('receipt.pdf', paper);
+  await expect(main).toContainText('The signature holds.');
+  await choose('notes.txt', Buffer.from('nothing'));
+  await expect(main).toContainText('There is no signed receipt in it');
   await choose('receipt.jws', signed);
   await expect(main).toContainText('The signature holds.');
 
@@ -47,6 +53,12 @@ test('a receipt is kept with its round, taken away as a bag, verified by anyone,
   await expect(main.getByRole('listitem').filter({ hasText: 'tides.txt' })).toContainText(
     'Altered since it was received'
   );
+  // Where only the receipt that can be read was changed, that is said too.
+  const retold = await JSZip.loadAsync(bag);
+  const plain = Object.values(retold.files).find((one) => one.name.endsWith('/receipt.json'));
+  retold.file(plain?.name ?? '', ((await plain?.async('string')) ?? '').replace('"round": 1', '"round": 2'));
+  await choose('retold.zip', await retold.generateAsync({ type: 'nodebuffer' }));
+  await expect(main).toContainText('does not say what the school signed');
   const [header = '', , signature = ''] = signed.toString().split('.');
   await choose(
     'forged.jws',

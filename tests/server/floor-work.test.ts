@@ -1,7 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import type { Actor } from '$core/people/policy';
-import { lackingPost } from '$core/pieces/asked-post';
+import { lackingPost } from '$core/pieces/posted-words';
 import type { PostView } from '$core/threads/views';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { letStudentsBegin, readCourseFloor } from '$server/courses/course-floor';

@@ -6,7 +6,8 @@ import { lateness } from '../lateness/lateness';
 import type { LatePolicy } from '../lateness/late-policy';
 import { metByWords, mustDoWords, type MustDo } from './must-do';
 import { mostPoints, whereClassLoses, type Criterion } from './rubric';
-import { wantedName, Wants, wantsWords } from '../pieces/wants';
+import { wantedName, wantsWords } from '../pieces/wants';
+import { Wants } from '../pieces/wanted';
 
 const DAY = 86_400_000;
 const ZONE = 'Atlantic/Faroe';

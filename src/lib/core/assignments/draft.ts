@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { MOST_MINUTES, RuleNames } from '../courses/rules';
 import { CREDIT_UNITS } from '../judging/credits';
-import { Track, trackProblem, trackProblemWords } from '../judging/stages';
+import { trackProblem, trackProblemWords } from '../judging/stages';
+import { Track } from '../judging/track';
 import { WAYS } from '../judging/ways';
 import { COUNTS } from '../packets/terms';
 import { MOST_READ } from '../peers/hand-out';
 import { LatePolicy } from '../lateness/late-policy';
 import { MET_BY } from './must-do';
-import { Wants } from '../pieces/wants';
+import { Wants } from '../pieces/wanted';
 
 const When = z.number().int().nullable().default(null);
 

@@ -1,4 +1,4 @@
-import type { Posted } from '../pieces/asked-post';
+import type { Posted } from '../pieces/posted-words';
 import type { MustDo } from '../assignments/must-do';
 import type { Custody } from '../packets/custody';
 import type { DeliverableView } from '../packets/views';

@@ -1,4 +1,4 @@
-import { lackingPost } from '../pieces/asked-post';
+import { lackingPost } from '../pieces/posted-words';
 import type { Check } from './check';
 
 /** What a place asks to be said on the open floor was said. */

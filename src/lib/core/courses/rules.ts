@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { LatePolicy } from '../lateness/late-policy';
 import { WANTED_KINDS } from '../pieces/kinds';
-import { PieceKinds, type Wants } from '../pieces/wants';
+import { PieceKinds, type Wants } from '../pieces/wanted';
 import { COUNTS, type Counts } from '../packets/terms';
 
 /** Bytes of a sealed round may follow within a day at most. */

@@ -1,5 +1,6 @@
 import { judging } from '../judging/registry';
-import { stageOf, type Stage } from '../judging/stages';
+import { stageOf } from '../judging/stages';
+import { type Stage } from '../judging/track';
 import { MINUTE, type Moment } from '../time/moment';
 import { allowed, type Action, type Refusal } from './allowed';
 import { roundsLeft, type Custody } from './custody';

@@ -3,7 +3,7 @@ import type { Custody } from './custody';
 import { decide } from './decide';
 import type { CustodyEvent } from './events';
 import { blank } from './fold';
-import type { Track } from '../judging/stages';
+import type { Track } from '../judging/track';
 import type { Terms } from './terms';
 import type { Moment } from '../time/moment';
 

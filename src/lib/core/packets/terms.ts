@@ -1,6 +1,6 @@
 import { graceMinutes } from '../lateness/grace';
 import type { LatePolicy } from '../lateness/late-policy';
-import type { Track } from '../judging/stages';
+import type { Track } from '../judging/track';
 import type { Way } from '../judging/ways';
 import { MINUTE, type Moment } from '../time/moment';
 

@@ -1,4 +1,4 @@
-import type { Wants } from '../pieces/wants';
+import type { Wants } from '../pieces/wanted';
 import type { RemarkView } from '../remarks/remarks';
 import type { PieceView } from '../pieces/piece';
 import type { RoundState } from './custody';

@@ -1,5 +1,5 @@
 import type { JSONContent } from '@tiptap/core';
-import type { BlobFacts } from '../materials/facts';
+import type { BlobFacts } from '../materials/blob-facts';
 import { activitiesIn } from './activities';
 import { evidenceIn } from './evidence';
 import { lapsedOf } from './lapsed';

@@ -1,4 +1,4 @@
-import type { Wants } from './wants';
+import type { Wants } from './wanted';
 import { contradiction, isOfType } from '../materials/file-kinds';
 import type { Bytes, PieceModule } from './module';
 import type { BytesPiece } from './piece';

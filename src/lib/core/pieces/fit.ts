@@ -1,4 +1,4 @@
-import type { Wants } from './wants';
+import type { Wants } from './wanted';
 import type { PieceKind } from './kinds';
 import type { Bytes } from './module';
 import type { PieceRefusal } from './refusals';

@@ -1,4 +1,4 @@
-import type { Wants } from './wants';
+import type { Wants } from './wanted';
 import type { LinkInside, BytesPiece, LinkPiece } from './piece';
 import type { WantedKind } from './kinds';
 import type { PieceRefusal } from './refusals';

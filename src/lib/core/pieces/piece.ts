@@ -1,6 +1,6 @@
 import type { Verdict } from '../links/verdict';
 import type { LinkLook } from '../links/words';
-import type { BlobFacts } from '../materials/facts';
+import type { BlobFacts } from '../materials/blob-facts';
 import type { Moment } from '../time/moment';
 
 /** A piece as it lies in a packet or a round. */

@@ -1,5 +1,5 @@
 import type { Activity } from '../judging/credits';
-import type { BlobFacts } from '../materials/facts';
+import type { BlobFacts } from '../materials/blob-facts';
 import type { PieceView } from './piece';
 
 /** What the pages among some pieces claim credit for, in their order; an entry that lies on two of them is claimed once. */

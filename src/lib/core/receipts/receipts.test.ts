@@ -1,8 +1,9 @@
 import fc from 'fast-check';
+import { receiptLines } from './lines';
 import { describe, expect, it } from 'vitest';
-import { bagInfo, manifest, payloadOf } from './bag';
+import { bagInfo, manifest, payloadOf, namedInBag } from './bag';
 import { RECEIPT_NUMBER, receiptNumber } from './number';
-import { bagVerdict, bagVerdictWords } from './verdict';
+import { bagVerdict, bagVerdictWords, saysTheSame } from './verdict';
 import { Receipt, type ReceivedPiece } from './receipt';
 
 const HASH = 'a'.repeat(64);
@@ -124,5 +125,32 @@ describe('the tag files of a bag (RFC 8493)', () => {
     expect(lines).toContain('Bagging-Date: 2027-03-10');
     expect(lines).toContain('External-Description: Field report, rock pools, round 2, Ilse Varga');
     for (const line of lines) expect(line).toMatch(/^[\w-]+: .+$/);
+  });
+});
+
+describe('names in a bag that its manifest writes as they are', () => {
+  const made = receipt([file('A', '100 %.txt'), file('A', '100 -.txt')]);
+
+  it('have no percent sign, stay apart, and are told where they are not the file’s own', () => {
+    const paths = payloadOf(made).map(({ path }) => path);
+    expect(paths).toEqual(['data/A/100 -.txt', 'data/A/100 - (2).txt']);
+    expect(made.pieces.map((piece) => namedInBag(receipt([piece]), piece))).toEqual(['100 -.txt', null]);
+    expect(receiptLines(receipt([file('A', '100 %.txt')]), 'UTC').join('\n')).toContain('in the bag as 100 -.txt');
+  });
+
+  it('are also known as bags had them before', () => {
+    const once = payloadOf(made, 'as-once');
+    expect(once[0]?.path).toBe('data/A/100 %.txt');
+    expect(bagVerdict(made, once).map(({ state }) => state)).toEqual(['sound', 'sound']);
+  });
+});
+
+describe('the receipt that can be read in a bag', () => {
+  it('says what was signed, in whatever order, and is told when it does not', () => {
+    const signed = { number: 'x', pieces: [{ name: 'a', size: 1 }], note: '' };
+    expect(saysTheSame('{"note":"","pieces":[{"size":1,"name":"a"}],"number":"x"}', signed)).toBe(true);
+    expect(saysTheSame(JSON.stringify({ ...signed, note: 'on time' }), signed)).toBe(false);
+    expect(saysTheSame('{', signed)).toBe(false);
+    expect(saysTheSame(null, signed)).toBe(true);
   });
 });

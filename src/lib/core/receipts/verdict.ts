@@ -1,4 +1,4 @@
-import { payloadOf } from './bag';
+import { payloadOf, type Payload } from './bag';
 import type { Receipt } from './receipt';
 
 /** What became of one piece since it was received. */
@@ -16,13 +16,13 @@ export interface PieceVerdict {
  * @param files every file of the bag with its hash, by its path from the bag's folder on
  */
 export function bagVerdict(receipt: Receipt, files: ReadonlyArray<{ path: string; sha256: string }>): PieceVerdict[] {
-  const payload = payloadOf(receipt);
-  const once = payloadOf(receipt, 'as-once');
   const there = new Map(files.map(({ path, sha256 }) => [path, sha256]));
-  const listed = payload.map(({ path: named, sha256 }, i): PieceVerdict => {
-    const path = there.has(named) ? named : (once[i]?.path ?? named);
-    const found = there.get(path);
-    return { path, state: found === undefined ? 'missing' : found === sha256 ? 'sound' : 'altered' };
+  const found = (payload: Payload[]) => payload.filter(({ path }) => there.has(path)).length;
+  const [now, once] = [payloadOf(receipt), payloadOf(receipt, 'as-once')];
+  const payload = found(once) > found(now) ? once : now;
+  const listed = payload.map(({ path, sha256 }): PieceVerdict => {
+    const has = there.get(path);
+    return { path, state: has === undefined ? 'missing' : has === sha256 ? 'sound' : 'altered' };
   });
   const known = new Set(listed.map(({ path }) => path));
   const added = files.filter(({ path }) => path.startsWith('data/') && !known.has(path));

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Posted } from '../pieces/asked-post';
+import type { Posted } from '../pieces/posted-words';
 import type { Moment } from '../time/moment';
 
 /** What something that is said points at. */

@@ -1,5 +1,5 @@
 import { isSubmitted, judging } from '$core/judging/registry';
-import type { Track } from '$core/judging/stages';
+import type { Track } from '$core/judging/track';
 import { AssignmentDraft } from '$core/assignments/draft';
 import { StandingRules, rulesFor } from '$core/courses/rules';
 import type { Moment } from '$core/time/moment';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { Wants, wantedName, type NamedBy } from '$core/pieces/wants';
+import { wantedName, type NamedBy } from '$core/pieces/wants';
+import { Wants } from '$core/pieces/wanted';
 import type { DeliverableView } from '$core/packets/views';
 import { select, type Tx } from '../db/connection';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { BlobFacts } from '$core/materials/facts';
+import { BlobFacts } from '$core/materials/blob-facts';
 import type { MadeFacts } from '$core/materials/made';
 import { execute, select } from '../db/connection';
 import { log } from '../log';

@@ -9,7 +9,7 @@ import {
 } from 'mediabunny';
 import { MPEGDecoderWebWorker } from 'mpg123-decoder';
 import { OpusDecoderWebWorker } from 'opus-decoder';
-import type { BlobFacts } from '$core/materials/facts';
+import type { BlobFacts } from '$core/materials/blob-facts';
 
 /** What is softer than this throughout, nobody hears: forty decibels below the loudest that can be recorded. */
 const AUDIBLE = 0.01;

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { may, type Actor, type Deed } from '$core/people/policy';
 import { ms, select } from '../db/connection';
-import { Wants } from '$core/pieces/wants';
+import { Wants } from '$core/pieces/wanted';
 import { sittingOf } from '../offices/sitting';
 import { NotHere } from '../outcome';
 import type { Found } from '../materials/found';

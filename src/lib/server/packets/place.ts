@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Wants } from '$core/pieces/wants';
+import { Wants } from '$core/pieces/wanted';
 import { fitProblem, type Candidate } from '$core/pieces/fit';
 import { MOST_PIECES, type PieceRefusal } from '$core/pieces/refusals';
 import { config } from '../config';

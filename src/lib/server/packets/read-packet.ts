@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
 import { Anchor, inReadingOrder, type RemarkAnswer } from '$core/remarks/remarks';
-import { BlobFacts } from '$core/materials/facts';
+import { BlobFacts } from '$core/materials/blob-facts';
 import type { Meeting } from '$core/marking/meeting';
 import type { WaitReminder } from '$core/marking/waiting';
 import type { Judged } from '$core/judging/credits';

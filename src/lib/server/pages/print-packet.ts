@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { topics } from '$core/live/topics';
 import { setAs } from '$core/pages/set-as';
-import { Wants } from '$core/pieces/wants';
+import { Wants } from '$core/pieces/wanted';
 import { clock } from '../clock';
 import { execute, inTransaction, select } from '../db/connection';
 import { announce } from '../live/announce';

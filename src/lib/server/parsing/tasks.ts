@@ -1,5 +1,5 @@
 import type { JSONContent } from '@tiptap/core';
-import type { BlobFacts } from '$core/materials/facts';
+import type { BlobFacts } from '$core/materials/blob-facts';
 import type { Preview } from '$core/materials/preview';
 import type { TablePart } from '$core/materials/preview';
 import type { RosterRow } from '$core/school/roster-files';

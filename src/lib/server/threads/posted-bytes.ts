@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Wants } from '$core/pieces/wants';
+import { Wants } from '$core/pieces/wanted';
 import { postedPage } from '$core/threads/posted-page';
 import { registerBlob } from '../blobs/register';
 import type { StoredBlob } from '../blobs/store';

@@ -1,7 +1,5 @@
 <script lang="ts">
   import { getZone, getNow } from '$ui/time/reader';
-  import { scaleLinear } from 'd3-scale';
-  import { curveStepAfter, line } from 'd3-shape';
   import { lateCurve } from '$core/lateness/late-curve';
   import type { LatePolicy } from '$core/lateness/late-policy';
   import { absolute } from '$core/time/words';
@@ -20,18 +18,15 @@
   const WIDTH = 260;
   const HEIGHT = 84;
   const curve = $derived(lateCurve(due, closes, courseZone, policy));
-  const x = $derived(scaleLinear([due - (curve.ends - due) * 0.12, curve.ends], [2, WIDTH - 4]));
-  const y = scaleLinear([0, 1], [HEIGHT - 16, 16]);
-  const points = $derived([
-    [x.domain()[0] ?? due, 1] as [number, number],
-    ...curve.steps.map(({ from, kept }) => [from, kept] as [number, number]),
-    [curve.ends, curve.steps.at(-1)?.kept ?? 1] as [number, number]
-  ]);
+  /** A little before it is due, where nothing is lost yet. */
+  const begins = $derived(due - (curve.ends - due) * 0.12);
+  // Two straight lines: a library of scales would be most of the script of this page's chart.
+  const x = (moment: number) => 2 + ((moment - begins) / (curve.ends - begins)) * (WIDTH - 6);
+  const y = (kept: number) => HEIGHT - 16 - kept * (HEIGHT - 32);
+  /** Level until the next step, then down. */
   const path = $derived(
-    line<[number, number]>(
-      (p) => x(p[0]),
-      (p) => y(p[1])
-    ).curve(curveStepAfter)(points) ?? ''
+    curve.steps.reduce((drawn, { from, kept }) => `${drawn}H${x(from)}V${y(kept)}`, `M${x(begins)},${y(1)}`) +
+      `H${x(curve.ends)}`
   );
   const percent = (kept: number) => `${Math.round(kept * 100)} %`;
   const last = $derived(curve.steps.at(-1));

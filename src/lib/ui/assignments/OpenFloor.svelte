@@ -1,6 +1,7 @@
 <script lang="ts">
   import type { Readers } from '$core/threads/readers';
-  import { askedWords, lackingPost, type AskedPost } from '$core/pieces/asked-post';
+  import { type AskedPost } from '$core/pieces/asked-post';
+  import { askedWords, lackingPost } from '$core/pieces/posted-words';
   import type { FloorKept, PostView } from '$core/threads/views';
   import Thread from '$ui/threads/Thread.svelte';
 

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { MOST_STAGES, type Track } from '$core/judging/stages';
+  import { MOST_STAGES, type Track } from '$core/judging/track';
   import Field from '$ui/forms/Field.svelte';
   import RowTools from './RowTools.svelte';
 

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { ATTACHED, type AskedPost } from '$core/pieces/asked-post';
-  import type { Range, Wants } from '$core/pieces/wants';
+  import type { Range, Wants } from '$core/pieces/wanted';
   import Field from '$ui/forms/Field.svelte';
 
   interface Props {

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { ArrowDown, Check, Undo2 } from '@lucide/svelte';
-  import type { Track } from '$core/judging/stages';
+  import type { Track } from '$core/judging/track';
   import type { TrackMove } from '$core/packets/track-moves';
   import type { Moment } from '$core/time/moment';
   import { span } from '$core/time/words';

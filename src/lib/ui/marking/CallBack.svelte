@@ -1,5 +1,5 @@
 <script lang="ts">
-  import type { Stage, Track } from '$core/judging/stages';
+  import type { Stage, Track } from '$core/judging/track';
   import { act } from '$ui/forms/act';
   import StageMoves from './StageMoves.svelte';
 

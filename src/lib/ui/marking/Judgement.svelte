@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import type { Criterion } from '$core/assignments/rubric';
   import { judging, stepRefusal } from '$core/judging/registry';
-  import type { Stage, Track } from '$core/judging/stages';
+  import type { Stage, Track } from '$core/judging/track';
   import type { Way } from '$core/judging/ways';
   import { wholeSum } from '$core/marking/rubric-sum';
   import { pointsText } from '$core/grades/points';

@@ -1,8 +1,8 @@
 <script lang="ts">
-  import { onDestroy, onMount } from 'svelte';
+  import { onDestroy, onMount, type Component, type ComponentProps } from 'svelte';
+  import type PreviewView from './Preview.svelte';
   import type { Preview as PreviewData } from '$core/materials/preview';
   import { getLook } from './look';
-  import Preview from './Preview.svelte';
 
   interface Props {
     /** The file's address: a material's, a piece's, a submitted piece's. */
@@ -15,6 +15,7 @@
 
   const look = getLook();
   let preview = $state<PreviewData | null>(null);
+  let Preview = $state.raw<Component<ComponentProps<typeof PreviewView>>>();
   let failed = $state(false);
 
   /** What is being made ready is asked for again after this long, in milliseconds. */
@@ -24,7 +25,9 @@
   async function open() {
     failed = false;
     try {
-      preview = await look(file);
+      // What draws it comes with the first file that is looked at.
+      const [seen, drawing] = await Promise.all([look(file), import('./Preview.svelte')]);
+      [preview, Preview] = [seen, drawing.default];
       if (preview.kind === 'making') timer = setTimeout(open, AGAIN);
     } catch {
       failed = true;
@@ -34,7 +37,7 @@
   onDestroy(() => clearTimeout(timer));
 </script>
 
-{#if preview}
+{#if preview && Preview}
   <Preview {preview} {file} material={{ title, name }} />
 {:else if failed}
   <p role="alert">

@@ -1,7 +1,7 @@
 import type { Found } from '$core/checks/check';
 import type { Written } from '$core/pieces/as-written';
 import type { RemarkView } from '$core/remarks/remarks';
-import type { Wants } from '$core/pieces/wants';
+import type { Wants } from '$core/pieces/wanted';
 
 /** Where a page is read and kept. */
 export const pageAddress = ({ assignmentId, pieceId }: PageGoal): string =>

@@ -1,5 +1,5 @@
 import { setAs } from '$core/pages/set-as';
-import type { Wants } from '$core/pieces/wants';
+import type { Wants } from '$core/pieces/wanted';
 
 /** How a page is set on the screen: its font and the space of its lines, as the brief wants them. */
 export function setOf({ font, spacing }: Wants): string {

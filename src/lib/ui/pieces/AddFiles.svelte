@@ -1,7 +1,7 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import { Plus } from '@lucide/svelte';
-  import type { Wants } from '$core/pieces/wants';
+  import type { Wants } from '$core/pieces/wanted';
   import { acceptOf } from '$core/materials/file-kinds';
   import { sizeText } from '$core/materials/size-text';
   import { prepare } from '$ui/uploads/uploads.svelte';

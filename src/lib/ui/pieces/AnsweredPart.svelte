@@ -1,6 +1,6 @@
 <script lang="ts">
   import { promptName } from '$core/pages/prompt-name';
-  import type { BlobFacts } from '$core/materials/facts';
+  import type { BlobFacts } from '$core/materials/blob-facts';
 
   /** How much of what a starter asks is answered, and what is open. */
   const { facts }: { facts: BlobFacts | null } = $props();

@@ -11,7 +11,6 @@
   import Peek from '$ui/materials/Peek.svelte';
   import Thumbnail from '$ui/materials/Thumbnail.svelte';
   import ChangePiece from './ChangePiece.svelte';
-  import RemarkLayer from './RemarkLayer.svelte';
   import { getRemarking } from './remarking.svelte';
   import { rowOf } from './row';
 
@@ -99,7 +98,13 @@
   {#if shown === 'peek'}
     <div class="my-2">
       {#if remarking}
-        <RemarkLayer {piece} {remarking}><Peek file={address} title={piece.name} name={piece.name} /></RemarkLayer>
+        {#await import('./RemarkLayer.svelte')}
+          <p role="status">Opening {piece.name} …</p>
+        {:then { default: RemarkLayer }}
+          <RemarkLayer {piece} {remarking}><Peek file={address} title={piece.name} name={piece.name} /></RemarkLayer>
+        {:catch}
+          <p role="alert">The connection broke before it could be shown. Close it here and open it again.</p>
+        {/await}
       {:else}
         <Peek file={address} title={piece.name} name={piece.name} />
       {/if}

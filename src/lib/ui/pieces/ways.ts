@@ -4,7 +4,7 @@ import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
 import { PAGE_FORMS } from '$core/pieces/page';
 import { bytesOf } from '$core/pieces/registry';
-import type { Wants } from '$core/pieces/wants';
+import type { Wants } from '$core/pieces/wanted';
 import type { DeliverableView } from '$core/packets/views';
 
 /** A place that is being filled, as every way of filling it is given it. */

@@ -91,18 +91,18 @@
   });
   /** Goes on writing, with what is quoted behind what was written. */
   export function goOn(quoted: PostView | null) {
-    if (quoted) field?.add(`<blockquote>${quoted.html}</blockquote><p></p>`);
+    if (quoted) void field?.add(`<blockquote>${quoted.html}</blockquote><p></p>`);
     else field?.focus();
   }
   /** What is on its way: whoever is quick writes the next before the answer has come, and keeps it. */
-  let sent: { html: string; answering: PostView | null } | null = null;
+  let sent: { turns: number | undefined; answering: PostView | null } | null = null;
   function send(on: boolean) {
     busy = on;
-    if (on) [sent, told] = [{ html, answering }, ''];
+    if (on) [sent, told] = [{ turns: field?.typed(), answering }, ''];
   }
   function done(words: string) {
     told = words;
-    if (sent?.html === html) field?.clear();
+    if (sent?.turns === field?.typed()) field?.clear();
     hold([]);
     kept = [];
     if (sent?.answering === answering) leave();

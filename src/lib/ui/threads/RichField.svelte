@@ -1,6 +1,7 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import type { Editor } from '@tiptap/core';
+  import { whenScripted } from '$ui/forms/scripted.svelte';
   import Toolbar from '$ui/rich/Toolbar.svelte';
   import { PLAIN_TOOLS } from '$ui/rich/tools';
 
@@ -13,10 +14,12 @@
     describedBy?: string;
   }
   /**
-   * A field for rich text. The editor comes with its own script once the page stands. Before that, without scripts, and
-   * where the line breaks meanwhile, a plain field does as well; what was written in it goes on in the editor.
+   * A field for rich text. The editor comes with its own script once somebody begins to write: most who read a page write
+   * nothing. Before that, without scripts, and where the line breaks meanwhile, a plain field does as well; what was written
+   * in it goes on in the editor.
    */
   let { start = '', html = $bindable(), label, describedBy }: Props = $props();
+  const scripted = whenScripted();
   let place: HTMLDivElement;
   let editor = $state.raw<Editor | null>(null);
   let changes = $state(0);
@@ -25,20 +28,32 @@
   let text = $state('');
   let written = $state<HTMLTextAreaElement>();
 
+  /** How often something was typed: what was sent meanwhile is known by it. */
+  let turns = 0;
+  let gone = false;
+  let coming: Promise<void> | null = null;
   onMount(() => {
-    let gone = false;
-    begin().then(
-      (made) => {
-        if (gone) made.destroy();
-        else takeOver(made);
-      },
-      () => (plain = true)
-    );
+    if (start !== '') void fetchEditor();
     return () => {
       gone = true;
       editor?.destroy();
     };
   });
+
+  /** Once for all; where the line broke, whoever comes back to the field tries again. */
+  function fetchEditor(): Promise<void> {
+    coming ??= begin().then(
+      (made) => {
+        if (gone) made.destroy();
+        else takeOver(made);
+      },
+      () => {
+        plain = true;
+        coming = null;
+      }
+    );
+    return coming;
+  }
 
   async function begin(): Promise<Editor> {
     const [{ Editor }, { default: StarterKit }] = await Promise.all([
@@ -59,7 +74,10 @@
           ...(describedBy && { 'aria-describedby': describedBy })
         }
       },
-      onUpdate: ({ editor: one }) => (html = one.isEmpty ? '' : one.getHTML()),
+      onUpdate: ({ editor: one }) => {
+        html = one.isEmpty ? '' : one.getHTML();
+        turns++;
+      },
       onTransaction: () => changes++
     });
   }
@@ -71,6 +89,8 @@
         .split('\n')
         .map((line) => ({ type: 'paragraph', content: line ? [{ type: 'text', text: line }] : [] }));
       made.commands.setContent({ type: 'doc', content }, { emitUpdate: true });
+      // What was typed is the same in the editor.
+      turns--;
     }
     editor = made;
     plain = false;
@@ -78,7 +98,8 @@
   }
 
   /** Puts something behind what is written, and goes on there. */
-  export function add(more: string) {
+  export async function add(more: string) {
+    await fetchEditor();
     editor?.chain().focus('end').insertContent(more).run();
   }
 
@@ -87,6 +108,9 @@
     if (editor) editor.commands.focus('end');
     else written?.focus();
   }
+
+  /** How often something was typed so far. */
+  export const typed = () => turns;
 
   /** Empties the field, once what it held was sent. */
   export function clear() {
@@ -107,9 +131,14 @@
       maxlength="10000"
       aria-label={label}
       aria-describedby={describedBy}
-      bind:value={text}></textarea>
+      bind:value={text}
+      oninput={() => turns++}
+      onfocus={fetchEditor}></textarea>
   {/if}
   {#if editor}
-    <div class="border-t border-base-300"><Toolbar {editor} tools={PLAIN_TOOLS} turn={changes} /></div>
+    <div class="min-h-10 border-t border-base-300"><Toolbar {editor} tools={PLAIN_TOOLS} turn={changes} /></div>
+  {:else if scripted.yes && plain}
+    <!-- The room of the tools, so that nothing moves under a finger when they come. -->
+    <div class="min-h-10 border-t border-base-300"></div>
   {/if}
 </div>

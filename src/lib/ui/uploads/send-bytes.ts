@@ -1,4 +1,5 @@
-import { DetailedError, Upload } from 'tus-js-client';
+import type * as Tus from 'tus-js-client';
+import type { DetailedError, Upload } from 'tus-js-client';
 import { Refused } from './refused';
 import { metadataOf, type Bound, type Sending } from './send';
 
@@ -6,7 +7,7 @@ export { GONE, uploadRefusedWords } from './refused-words';
 export { askKnown, finish } from './send';
 
 /**
- * Sends a file's bytes by the tus protocol, going on from where an earlier try of it stopped.
+ * Sends a file's bytes by the tus protocol, whose script comes with the first file that is sent, going on from where an earlier try of it stopped.
  *
  * @param known      the id of an upload that the server has part of, or undefined where only this browser may know one
  * @param onProgress bytes that have left so far
@@ -20,8 +21,12 @@ export function sendBytes(
 ): Sending {
   let upload: Upload | undefined;
   let end: (error: Error) => void = () => undefined;
+  let stopped = false;
   const done = new Promise<string>((resolve, reject) => {
     end = reject;
+    void import('tus-js-client').then((tus) => (stopped ? undefined : start(tus, resolve, reject)), reject);
+  });
+  function start({ Upload }: typeof Tus, resolve: (id: string) => void, reject: (error: Error) => void) {
     const sending = new Upload(file, {
       endpoint: '/uploads',
       uploadUrl: known === undefined ? null : `/uploads/${known}`,
@@ -37,8 +42,9 @@ export function sendBytes(
     });
     upload = sending;
     void begin(sending, known);
-  });
+  }
   const stop = async () => {
+    stopped = true;
     await upload?.abort();
     end(new Error('Stopped.'));
   };
@@ -63,8 +69,8 @@ function fingerprint(
 const idOf = (upload: Upload) => upload.url?.split('/').at(-1) ?? '';
 
 function asRefused(error: Error | DetailedError): Error {
-  const response = error instanceof DetailedError ? error.originalResponse : null;
-  const method = error instanceof DetailedError ? error.originalRequest?.getMethod() : undefined;
+  const response = 'originalResponse' in error ? error.originalResponse : null;
+  const method = 'originalRequest' in error ? error.originalRequest.getMethod() : undefined;
   if (method !== 'POST' || !response) return error;
   const status = response.getStatus();
   if (status === 413) return new Refused('too-large');

@@ -6,7 +6,6 @@
   import { setPlacing } from '$ui/pieces/placing';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import { getWayBack } from '../../shared/way-back.svelte';
-  import ClassView from '$ui/assignments/ClassView.svelte';
   import StudentAssignment from '$ui/assignments/StudentAssignment.svelte';
 
   const { data, form } = $props();
@@ -44,6 +43,6 @@
 <svelte:head><title>{data.facts.title} · Vendro</title></svelte:head>
 {#if data.view === 'student'}
   <StudentAssignment view={data} back={wayBack()} {refused} {problem} {answerRemark} />
-{:else}
-  <ClassView view={data} problems={problem === null ? [] : [problem]} />
+{:else if data.ClassView}
+  <data.ClassView view={data} problems={problem === null ? [] : [problem]} />
 {/if}

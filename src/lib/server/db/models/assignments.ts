@@ -1,7 +1,7 @@
 import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes } from 'sequelize';
 import type { LatePolicy } from '$core/lateness/late-policy';
 import type { CreditUnit } from '$core/judging/credits';
-import type { Track } from '$core/judging/stages';
+import type { Track } from '$core/judging/track';
 import type { Way } from '$core/judging/ways';
 import type { PeerReading } from '$core/peers/views';
 import type { Counts } from '$core/packets/terms';

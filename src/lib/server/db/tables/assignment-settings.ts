@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { LatePolicy } from '$core/lateness/late-policy';
 import { CREDIT_UNITS } from '$core/judging/credits';
-import { Track } from '$core/judging/stages';
+import { Track } from '$core/judging/track';
 import { WAYS } from '$core/judging/ways';
 import { COUNTS } from '$core/packets/terms';
 import { exactField, field, fields, momentField } from '../fields';

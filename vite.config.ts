@@ -32,7 +32,13 @@ const FRAME =
 export default defineConfig({
   plugins: [tailwindcss(), sveltekit(), opencvPlain()],
   worker: { format: 'es', plugins: () => [opencvPlain()] },
-  build: { rolldownOptions: { output: { codeSplitting: { groups: [{ name: 'frame', test: FRAME }] } } } },
+  build: {
+    rolldownOptions: {
+      output: { codeSplitting: { groups: [{ name: 'frame', test: FRAME }] } },
+      // The rules do nothing by being loaded: what a page uses of them comes without what stands beside it.
+      treeshake: { moduleSideEffects: (id: string) => !id.includes('/src/lib/core/') }
+    }
+  },
   define: { __VENDRO_VERSION__: JSON.stringify(version) },
   test: {
     // Every core: the journeys, the checks and these take turns (scripts/test.mjs).

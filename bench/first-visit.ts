@@ -34,14 +34,12 @@ const PAGES: Visited[] = [
   {
     name: 'editor',
     who: 'ilse',
-    path: `select '/assignments/' || id from assignments where title like 'A page in a borrowed%'`,
+    path: `select '/assignments/' || id from assignments where title like 'Build log%'`,
     bound: 450,
     ready: async (page) => {
-      await page
-        .getByRole('button', { name: /^Go on writing|^Write/ })
-        .first()
-        .click();
-      await page.locator('[contenteditable=true]').first().waitFor();
+      await page.getByRole('button', { name: 'Write it here into Also' }).click();
+      await page.getByRole('button', { name: 'Begin to write' }).click();
+      await page.getByRole('dialog').getByRole('textbox').first().waitFor();
     }
   }
 ];

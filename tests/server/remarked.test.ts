@@ -6,7 +6,7 @@ import { Readable } from 'node:stream';
 import { degrees, PDFDocument, StandardFonts } from 'pdf-lib';
 import sharp from 'sharp';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { Anchor } from '$core/remarks/remarks';
+import type { Anchor } from '$core/remarks/anchor';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { storeBlob } from '$server/blobs/store';
 import { addFile } from '$server/gathering/pieces';

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { Anchor } from '$core/remarks/remarks';
+import type { Anchor } from '$core/remarks/anchor';
 import { readAssignment, readOwnPacket } from '$server/assignments/read-assignment';
 import { readForMarking } from '$server/marking/read-for-marking';
 import { answerAsStudent, answerAsTeacher } from '$server/marking/answer-remark';

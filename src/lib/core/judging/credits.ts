@@ -1,5 +1,5 @@
-import { Decimal } from '../decimal';
 import type { Moment } from '../time/moment';
+import type { CreditRefusal } from './credit-refusals';
 
 /** What a teacher says to what was claimed. */
 export const GRANTS = ['granted', 'partly', 'questioned', 'refused'] as const;
@@ -45,7 +45,7 @@ export function creditLines(activities: readonly Activity[], judged: readonly Ju
     return {
       ...activity,
       judged: said,
-      since: said && !amount(said.claimed).eq(amount(activity.claimed)) ? 'changed' : null
+      since: said && amount(said.claimed) !== amount(activity.claimed) ? 'changed' : null
     };
   });
   const there = new Set(activities.map(({ id }) => id));
@@ -76,18 +76,18 @@ export interface CreditSum {
 /** @param target in the same unit; null where there is none */
 export function creditSum(lines: readonly CreditLine[], target: number | null): CreditSum {
   const total = (of: (line: CreditLine) => string | null) =>
-    lines.reduce((sum, line) => sum.plus(amount(of(line) ?? '0')), new Decimal(0));
+    lines.reduce((sum, line) => sum + amount(of(line) ?? '0'), 0);
   const granted = total(({ judged }) => judged?.granted ?? null);
   const waiting = total((line) => (line.judged === null ? line.claimed : null));
   const questioned = total(({ judged, claimed }) => (judged?.state === 'questioned' ? claimed : null));
-  const short = (of: Decimal) => (target === null ? null : Decimal.max(0, new Decimal(target).minus(of)).toString());
+  const short = (of: number) => (target === null ? null : amountText(Math.max(0, Math.round(target * PART) - of)));
   return {
-    claimed: total((line) => (line.since === 'gone' ? null : line.claimed)).toString(),
-    granted: granted.toString(),
-    waiting: waiting.toString(),
-    questioned: questioned.toString(),
+    claimed: amountText(total((line) => (line.since === 'gone' ? null : line.claimed))),
+    granted: amountText(granted),
+    waiting: amountText(waiting),
+    questioned: amountText(questioned),
     missing: short(granted),
-    atBest: short(granted.plus(waiting).plus(questioned))
+    atBest: short(granted + waiting + questioned)
   };
 }
 
@@ -100,35 +100,28 @@ export function grantProblem(grant: {
 }): CreditRefusal | null {
   const granted = amount(grant.granted);
   const gives = grant.state === 'granted' || grant.state === 'partly';
-  if (gives !== granted.gt(0)) return gives ? 'grants-nothing' : 'refused-with-credits';
-  if (grant.state === 'partly' && granted.gte(amount(grant.claimed))) return 'partly-is-less';
+  if (gives !== granted > 0) return gives ? 'grants-nothing' : 'refused-with-credits';
+  if (grant.state === 'partly' && granted >= amount(grant.claimed)) return 'partly-is-less';
   return grant.state !== 'granted' && grant.reason.trim() === '' ? 'credit-unexplained' : null;
 }
-
-export const CREDIT_REFUSALS = [
-  'grants-nothing',
-  'refused-with-credits',
-  'partly-is-less',
-  'credit-unexplained',
-  'no-such-activity'
-] as const;
-export type CreditRefusal = (typeof CREDIT_REFUSALS)[number];
-
-export const creditRefusalWords = (why: CreditRefusal): string => WORDS[why];
-
-const WORDS: Record<CreditRefusal, string> = {
-  'grants-nothing': 'Say how much is granted, or ask about it, or refuse it.',
-  'refused-with-credits': 'What is refused or asked about grants nothing yet. Take the number away, or grant it.',
-  'partly-is-less': 'Partly granted is less than what is claimed. Grant it whole, or write less.',
-  'credit-unexplained': 'Say why: the student reads it beside the activity.',
-  'no-such-activity': 'An activity is not in the round that you have before you. Look at the round that stands now.'
-};
 
 /** "2.5 hours", "1 credit". */
 export const creditText = (number: string, unit: CreditUnit): string =>
   `${number} ${number === '1' ? unit.slice(0, -1) : unit}`;
 
-/** A number as somebody wrote it; nothing where it is none. */
-function amount(text: string): Decimal {
-  return /^\d{1,6}(\.\d{1,4})?$/.test(text) ? new Decimal(text) : new Decimal(0);
+/** Credits have four decimals at most: counted in parts of that size they are whole numbers, whose sums are exact. */
+const PART = 10_000;
+
+/** A number as somebody wrote it, in such parts; nothing where it is none. */
+function amount(text: string): number {
+  if (!/^\d{1,6}(\.\d{1,4})?$/.test(text)) return 0;
+  const [whole = '0', rest = ''] = text.split('.');
+  return Number(whole) * PART + Number(rest.padEnd(4, '0'));
+}
+
+function amountText(parts: number): string {
+  const rest = String(parts % PART)
+    .padStart(4, '0')
+    .replace(/0+$/, '');
+  return `${Math.floor(parts / PART)}${rest === '' ? '' : `.${rest}`}`;
 }

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { RecordingFacts } from '../recordings/levels';
-import { ScanFacts } from '../scans/measures';
+import { RecordingFacts } from '../recordings/recorded';
+import { ScanFacts } from '../scans/scanned';
 
 /**
  * What a browser noted of something as it was made there, and its bytes do not tell. The word of whoever made it: checks

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { drawnLevels, filmTroubles, RecordingFacts, silences, soundTroubles, MOST_LEVELS } from './levels';
+import { drawnLevels, filmTroubles, silences, soundTroubles, MOST_LEVELS } from './levels';
+import { RecordingFacts } from './recorded';
 
 const speech = (loud: number, tenths = 100) => [
   0.01,

@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import type { Stretch } from './stretches';
 
 /** How often a level is measured, in seconds. */
@@ -87,13 +86,3 @@ export function waveformOf(sound: Sound | null): { levels: number[]; every: numb
   const levels = drawnLevels(sound?.levels ?? []);
   return { levels, every: levels.length > 0 ? ((sound?.levels.length ?? 0) * EVERY) / levels.length : 1 };
 }
-
-/** What the recorder noted of a recording as it was made. `every`: seconds of a level. */
-export const RecordingFacts = z.object({
-  /** Whether there is a picture with the sound. */
-  film: z.boolean(),
-  levels: z.array(z.number().int().min(0).max(255)).max(MOST_LEVELS),
-  every: z.number().positive().max(3600),
-  troubles: z.array(z.enum(RECORDING_TROUBLES)).max(RECORDING_TROUBLES.length)
-});
-export type RecordingFacts = z.infer<typeof RecordingFacts>;

@@ -1,9 +1,13 @@
-import { UNFINISHED_REFUSALS, unfinishedRefusalWords, type UnfinishedRefusal } from '../assignments/unfinished';
+import {
+  UNFINISHED_REFUSALS,
+  unfinishedRefusalWords,
+  type UnfinishedRefusal
+} from '../assignments/unfinished-refusals';
 import { STARTER_REFUSALS, starterRefusalWords, type StarterRefusal } from '../assignments/starter-refusals';
 import { JOIN_REFUSALS, joinRefusalWords, type JoinRefusal } from '../courses/join-phrase';
 import { FAMILY_REFUSALS, familyRefusalWords, type FamilyRefusal } from '../family/refusals';
 import { GRADE_REFUSALS, gradeRefusalWords, type GradeRefusal } from '../grades/refusals';
-import { CREDIT_REFUSALS, creditRefusalWords, type CreditRefusal } from '../judging/credits';
+import { CREDIT_REFUSALS, creditRefusalWords, type CreditRefusal } from '../judging/credit-refusals';
 import { MARK_REFUSALS, markRefusalWords, type MarkRefusal } from '../marking/words';
 import { REFUSALS, type Refusal } from '../packets/refusals';
 import { refusalWords } from '../packets/refusal-words';

@@ -1,4 +1,4 @@
-import type { Anchor } from './remarks';
+import type { Anchor } from './anchor';
 
 /** A remark as it is written into a document. `at`: milliseconds since the epoch. */
 export interface Annotated {

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { Anchor, anchorWords, findWords, inReadingOrder, LONGEST_QUOTE, wordsAnchor } from './remarks';
+import { anchorWords, findWords, inReadingOrder, wordsAnchor } from './remarks';
+import { Anchor } from './anchor';
+import { LONGEST_QUOTE } from './bounds';
 
 describe('what a remark speaks of', () => {
   it('is found where it stood, whatever the text', () => {

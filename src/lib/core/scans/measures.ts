@@ -1,4 +1,3 @@
-import { z } from 'zod';
 import { sameSheet } from './likeness';
 
 /** What was measured on a photographed sheet. */
@@ -68,9 +67,3 @@ export function sheetFinding(trouble: SheetTrouble, numbers: readonly number[]):
   if (numbers.length === 0) return `it ${said}.`;
   return `sheet ${numbers.join(', ')} ${said}.`;
 }
-
-/** What the scanner noted of a scan as it was made, for the checks of the packet. One list for each of its sheets. */
-export const ScanFacts = z.object({
-  sheets: z.array(z.array(z.enum(SHEET_TROUBLES)).max(SHEET_TROUBLES.length)).max(200)
-});
-export type ScanFacts = z.infer<typeof ScanFacts>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { UnfinishedRefusal } from '$core/assignments/unfinished';
+import type { UnfinishedRefusal } from '$core/assignments/unfinished-refusals';
 import type { Actor } from '$core/people/policy';
 import { clock } from '../clock';
 import { courseFor } from '../courses/course-head';

@@ -1,7 +1,7 @@
 import sharp, { type Sharp } from 'sharp';
 import { openPicture } from './open-picture';
 import { LONGEST_SIDE, MOST_PIXELS } from '$core/materials/facts';
-import { type BlobFacts } from '$core/materials/blob-facts';
+import type { BlobFacts } from '$core/materials/blob-facts';
 
 /** Pictures are judged at this size: noise is gone, and what can be read is still there. */
 const JUDGED = 1024;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { MarkRefusal } from '$core/marking/words';
-import { MOST_ANSWERS } from '$core/remarks/remarks';
+import { MOST_ANSWERS } from '$core/remarks/bounds';
 import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { execute, select } from '../db/connection';

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { creditText, grantProblem, GRANTS, type Activity, type CreditRefusal } from '$core/judging/credits';
+import { creditText, grantProblem, GRANTS, type Activity } from '$core/judging/credits';
+import type { CreditRefusal } from '$core/judging/credit-refusals';
 import { Decimal } from '$core/decimal';
 import { stepRefusal } from '$core/judging/registry';
 import type { MarkRefusal } from '$core/marking/words';

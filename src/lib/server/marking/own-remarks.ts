@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { recurring, type Recurring } from '$core/remarks/recurring';
-import { Anchor } from '$core/remarks/remarks';
+import { Anchor } from '$core/remarks/anchor';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
 import { clock } from '../clock';

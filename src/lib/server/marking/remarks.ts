@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { MarkRefusal } from '$core/marking/words';
-import { MOST_REMARKS, type Anchor } from '$core/remarks/remarks';
+import type { Anchor } from '$core/remarks/anchor';
+import { MOST_REMARKS } from '$core/remarks/bounds';
 import type { Refusal } from '$core/packets/allowed';
 import type { Actor } from '$core/people/policy';
 import { execute, select, type Tx } from '../db/connection';

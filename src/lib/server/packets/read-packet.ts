@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { LinkLook } from '$core/links/words';
-import { Anchor, inReadingOrder, type RemarkAnswer } from '$core/remarks/remarks';
+import { inReadingOrder, type RemarkAnswer } from '$core/remarks/remarks';
+import { Anchor } from '$core/remarks/anchor';
 import { BlobFacts } from '$core/materials/blob-facts';
 import type { Meeting } from '$core/marking/meeting';
 import type { WaitReminder } from '$core/marking/waiting';

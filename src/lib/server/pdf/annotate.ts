@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import { PDFDocument, PDFHexString, PDFName, PDFString, type PDFObject, type PDFPage } from 'pdf-lib';
 import type { Annotated } from '$core/remarks/remarked';
-import type { Anchor } from '$core/remarks/remarks';
+import type { Anchor } from '$core/remarks/anchor';
 import { wordsOnSheets, type Corners } from './word-places';
 
 /** Pictures are set on a sheet of this width, in points. */

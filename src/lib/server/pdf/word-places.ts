@@ -1,4 +1,4 @@
-import type { Anchor } from '$core/remarks/remarks';
+import type { Anchor } from '$core/remarks/anchor';
 import { withPdf } from './open-pdf';
 
 type Words = Extract<Anchor, { on: 'words' }>;

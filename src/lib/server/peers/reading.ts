@@ -4,7 +4,7 @@ import type { MarkRefusal } from '$core/marking/words';
 import type { RoundView } from '$core/packets/views';
 import type { PeerRefusal } from '$core/peers/refusals';
 import type { Actor } from '$core/people/policy';
-import type { Anchor } from '$core/remarks/remarks';
+import type { Anchor } from '$core/remarks/anchor';
 import type { Moment } from '$core/time/moment';
 import { criteriaOf, CriterionRow } from '../assignments/guidance';
 import { clock } from '../clock';

@@ -1,6 +1,6 @@
 import { open, type FileHandle } from 'node:fs/promises';
 import { MOST_UNPACKED } from '$core/materials/facts';
-import { type BlobFacts } from '$core/materials/blob-facts';
+import type { BlobFacts } from '$core/materials/blob-facts';
 import { fromMarkdown } from '$core/pages/markdown';
 import { pageFacts } from '$core/pages/page-facts';
 import { headText } from './head-text';

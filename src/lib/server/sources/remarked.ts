@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Anchor } from '$core/remarks/remarks';
+import { Anchor } from '$core/remarks/anchor';
 import type { Actor } from '$core/people/policy';
 import { BlobDamaged } from '../blobs/damage';
 import { soundPath } from '../blobs/sound';

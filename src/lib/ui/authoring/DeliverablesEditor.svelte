@@ -1,7 +1,7 @@
 <script lang="ts">
   import type { AssignmentDraft } from '$core/assignments/draft';
   import { wantsWords } from '$core/pieces/wants';
-  import { type Wants } from '$core/pieces/wanted';
+  import type { Wants } from '$core/pieces/wanted';
   import Field from '$ui/forms/Field.svelte';
   import RowTools from './RowTools.svelte';
   import WantsEditor from './WantsEditor.svelte';

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { stageAfter, stagesBefore } from '$core/judging/stages';
-  import { type Stage, type Track } from '$core/judging/track';
+  import type { Stage, Track } from '$core/judging/track';
 
   interface Props {
     stages: Track;

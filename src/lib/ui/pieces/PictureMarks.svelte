@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { MOST_POINTS, MOST_STROKES, type Anchor } from '$core/remarks/remarks';
+  import type { Anchor } from '$core/remarks/anchor';
+  import { MOST_POINTS, MOST_STROKES } from '$core/remarks/bounds';
 
   type Marked = Extract<Anchor, { on: 'area' | 'ink' }> & { id: string };
   interface Props {

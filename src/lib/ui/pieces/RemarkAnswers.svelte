@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { LONGEST_REMARK, MOST_ANSWERS, type RemarkView } from '$core/remarks/remarks';
+  import { type RemarkView } from '$core/remarks/remarks';
+  import { LONGEST_REMARK, MOST_ANSWERS } from '$core/remarks/bounds';
   import Message from '$ui/primitives/Message.svelte';
   import When from '$ui/time/When.svelte';
   import type { Remarking } from './remarking.svelte';

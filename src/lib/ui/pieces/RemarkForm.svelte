@@ -1,5 +1,7 @@
 <script lang="ts">
-  import { anchorWords, LONGEST_REMARK, type Anchor } from '$core/remarks/remarks';
+  import { anchorWords } from '$core/remarks/remarks';
+  import type { Anchor } from '$core/remarks/anchor';
+  import { LONGEST_REMARK } from '$core/remarks/bounds';
   import type { PieceView } from '$core/pieces/piece';
   import Message from '$ui/primitives/Message.svelte';
   import { span } from '$core/time/words';

@@ -2,7 +2,8 @@
   import { onMount, type Snippet } from 'svelte';
   import { fileAddress } from '$core/materials/source';
   import { isRemarkable } from '$core/pieces/told-by-pages';
-  import { wordsAnchor, type Anchor, type RemarkView } from '$core/remarks/remarks';
+  import { wordsAnchor, type RemarkView } from '$core/remarks/remarks';
+  import type { Anchor } from '$core/remarks/anchor';
   import type { PieceView } from '$core/pieces/piece';
   import { TO_SHEET } from '$ui/materials/to-sheet';
   import PictureMarks from './PictureMarks.svelte';

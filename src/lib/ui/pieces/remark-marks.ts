@@ -1,4 +1,4 @@
-import type { Anchor } from '$core/remarks/remarks';
+import type { Anchor } from '$core/remarks/anchor';
 import { findWords, wordsAnchor } from '$core/remarks/remarks';
 
 /** Where the words of a preview stand: what is shown of a text, without the buttons around it. */

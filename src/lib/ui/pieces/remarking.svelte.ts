@@ -1,6 +1,7 @@
 import { getContext, setContext } from 'svelte';
 import type { Phrase } from '$core/remarks/phrases';
-import type { Anchor, RemarkView } from '$core/remarks/remarks';
+import type { RemarkView } from '$core/remarks/remarks';
+import type { Anchor } from '$core/remarks/anchor';
 
 /** Why something was not done, in words; null where it was. */
 type Problem = Promise<string | null>;

@@ -1,7 +1,8 @@
 <script lang="ts">
   import { onMount } from 'svelte';
   import type { Caption } from '$core/recordings/captions';
-  import { waveformOf, type RecordingFacts } from '$core/recordings/levels';
+  import { waveformOf } from '$core/recordings/levels';
+  import type { RecordingFacts } from '$core/recordings/recorded';
   import Media from './Media.svelte';
   import Said from './Said.svelte';
   import Waveform from './Waveform.svelte';

@@ -1,4 +1,4 @@
-import type { RecordingFacts } from '$core/recordings/levels';
+import type { RecordingFacts } from '$core/recordings/recorded';
 import type { Passage } from '$core/recordings/passages';
 import type { SentPart } from './sending-along';
 import type { Show } from './sources';

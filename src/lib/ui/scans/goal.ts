@@ -1,4 +1,4 @@
-import type { ScanFacts } from '$core/scans/measures';
+import type { ScanFacts } from '$core/scans/scanned';
 
 /** What a scan is made for, as the place that asks for it says. */
 export interface ScanGoal {

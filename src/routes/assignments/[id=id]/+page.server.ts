@@ -16,7 +16,7 @@ import { declareSite, declaredSite } from '$server/links/own-site';
 import { readBehind } from '$server/reading/read-behind';
 import { movePiece, notePiece, placePiece, renamePiece } from '$server/gathering/arrange-pieces';
 import { captionPiece } from '$server/gathering/caption-piece';
-import { LONGEST_REMARK } from '$core/remarks/remarks';
+import { LONGEST_REMARK } from '$core/remarks/bounds';
 import { answerAsStudent } from '$server/marking/answer-remark';
 import { readProgress } from '$server/peers/hand-out';
 import { readShares } from '$server/marking/shares';

@@ -1,7 +1,8 @@
 import { json } from '@sveltejs/kit';
 import { z } from 'zod';
 import { wordsOfRefusal, type RefusalCode } from '$core/refusals/registry';
-import { Anchor, LONGEST_REMARK } from '$core/remarks/remarks';
+import { Anchor } from '$core/remarks/anchor';
+import { LONGEST_REMARK } from '$core/remarks/bounds';
 import { dropAsReader, remarkAsReader } from '$server/peers/reading';
 import type { Person } from '../../../shared/action';
 import { parsedBody } from '../../../shared/body';

@@ -36,7 +36,7 @@ export default defineConfig({
     rolldownOptions: {
       output: { codeSplitting: { groups: [{ name: 'frame', test: FRAME }] } },
       // The rules do nothing by being loaded: what a page uses of them comes without what stands beside it.
-      treeshake: { moduleSideEffects: (id: string) => !id.includes('/src/lib/core/') }
+      treeshake: { moduleSideEffects: (id: string) => !/\/src\/lib\/core\/|\/decimal\.js\//.test(id) }
     }
   },
   define: { __VENDRO_VERSION__: JSON.stringify(version) },

@@ -34,10 +34,13 @@ const PAGES: Visited[] = [
   {
     name: 'editor',
     who: 'ilse',
-    path: `select '/assignments/' || id from assignments where title like 'Build log%'`,
-    bound: 450,
+    path: `select '/assignments/' || id from assignments where title like 'Essay, the sea%'`,
+    bound: 500,
     ready: async (page) => {
-      await page.getByRole('button', { name: 'Write it here into Also' }).click();
+      await page
+        .getByRole('button', { name: /^Write it here/ })
+        .first()
+        .click();
       await page.getByRole('button', { name: 'Begin to write' }).click();
       await page.getByRole('dialog').getByRole('textbox').first().waitFor();
     }

@@ -13,6 +13,7 @@ import { blobStoreProblem } from '$server/blobs/store';
 import { makeOwnData } from '$server/own/own-data';
 import { vapidKeys } from '$server/reminders/push';
 import { openSimulatedSite } from '$server/links/simulated-site';
+import { readHomeZone } from '$server/courses/home-zone';
 import { hearChanges } from '$server/live/hub';
 import { mark } from '$server/live/recent-changes';
 import { log } from '$server/log';
@@ -39,6 +40,7 @@ process.umask(0o077);
 process.on('unhandledRejection', (reason) => log.error({ err: reason }, 'a failure that nobody waited for'));
 
 export const init: ServerInit = async () => {
+  await readHomeZone().catch((error: unknown) => log.error({ err: error }, 'the zone of the school could not be read'));
   const problem = await blobStoreProblem();
   if (problem) log.error({ problem }, 'blobs cannot be written');
   // Made at the first start, so that no page has to.

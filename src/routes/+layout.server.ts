@@ -1,4 +1,5 @@
 import { asDependency, topics } from '$core/live/topics';
+import { homeZone } from '$core/time/home';
 import { clock } from '$server/clock';
 
 /** What the shell of every page shows. */
@@ -18,6 +19,7 @@ export const load = ({ locals, depends }) => {
       unread: person.unread
     },
     zone: reader.zone,
+    home: homeZone(),
     theme
   };
 };

@@ -4,6 +4,7 @@
   import { page } from '$app/state';
   import { reachBy } from '$ui/forms/reach';
   import { topics } from '$core/live/topics';
+  import { setHome } from '$core/time/home';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
   import Message from '$ui/primitives/Message.svelte';
@@ -27,6 +28,8 @@
   // Fetched by whoever looks at a file or picks one: every page would carry it otherwise.
   setLook(async (file) => (await import('./shared/look-at')).lookAt(file));
   setReadShelf(async (query) => (await import('./shared/read-shelf')).readShelf(query));
+  // Before anything on the page says a moment.
+  setHome(untrack(() => data.home));
   setZone(() => data.zone);
   setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */

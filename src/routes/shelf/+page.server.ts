@@ -17,8 +17,9 @@ import {
 } from '$server/shelf/arrange-shelf';
 import { copyOnShelf } from '$server/shelf/copy-file';
 import { readQuota } from '$server/shelf/quota';
+import { receiveOnShelf } from '$server/shelf/receive-on-shelf';
 import { readFolders, readShelf } from '$server/shelf/read-shelf';
-import { action } from '../shared/action';
+import { action, streamedAction } from '../shared/action';
 import { signedIn } from '../shared/guard';
 import { shelfQuery } from './query';
 import type { Actions } from './$types';
@@ -51,6 +52,7 @@ const FolderForm = z.object({ folderId: z.uuid() });
 const FolderName = z.string().trim().min(1).max(120);
 
 export const actions = {
+  put: streamedAction((person, request) => receiveOnShelf(person, request)),
   rename: action(FileForm.extend({ name: z.string().trim().min(1).max(1000) }), renameOnShelf),
   fileInto: action(FileForm.extend({ folderId: z.union([z.literal('').transform(() => null), z.uuid()]) }), fileInto),
   bin: action(FileForm, binFile),

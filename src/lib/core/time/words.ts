@@ -1,7 +1,9 @@
+import { onHomeChange, zoneBeside } from './home';
 import { DAY, HOUR, MINUTE, SECOND, type Moment } from './moment';
 
 /**
- * An instant as a reader sees it: "Tue 10 Mar, 22:00", with the year where the day and month could mean two.
+ * An instant as a reader sees it: "Tue 10 Mar, 22:00", with the year where the day and month could mean two, and with the
+ * zone where the reader is elsewhere than the school: "Tue 10 Mar, 18:00 (New York)".
  *
  * @param zone the reader's IANA zone
  */
@@ -15,16 +17,17 @@ export function absolute(moment: Moment, zone: string, now: Moment): string {
   const day = dateFormat(zone, kind)
     .format(moment)
     .replace(/^(\w+),/, '$1');
-  const words = `${day}, ${dateFormat(zone, 'time').format(moment)}`;
+  const words = `${day}, ${dateFormat(zone, 'time').format(moment)}${zoneBeside(zone)}`;
   said.set(key, words);
   return words;
 }
 
 const said = new Map<string, string>();
+onHomeChange(() => said.clear());
 
 /** A moment with its day and to the second: "Wed 10 Mar, 21:14:07". */
 export function dayToTheSecond(moment: Moment, zone: string, now: Moment): string {
-  return `${absolute(moment, zone, now).split(', ')[0]}, ${toTheSecond(moment, zone)}`;
+  return `${absolute(moment, zone, now).split(', ')[0]}, ${toTheSecond(moment, zone)}${zoneBeside(zone)}`;
 }
 
 /**
@@ -36,6 +39,14 @@ export function completeMoment(moment: Moment, zone: string): string {
     .format(moment)
     .replace(/^(\w+),/, '$1');
   return `${day}, ${toTheSecond(moment, zone)} (${zone})`;
+}
+
+/** A moment whose zone is named in the sentence around it: "Tue 10 Mar, 22:00". */
+export function dayAndTime(moment: Moment, zone: string): string {
+  const day = dateFormat(zone, 'day')
+    .format(moment)
+    .replace(/^(\w+),/, '$1');
+  return `${day}, ${dateFormat(zone, 'time').format(moment)}`;
 }
 
 /** Time of day to the second, for receipts: "21:14:07". */

@@ -1,11 +1,11 @@
 import { createReadStream } from 'node:fs';
 import { Readable } from 'node:stream';
+import type { Patch } from '$core/materials/patch';
 import { log } from '../log';
 import { parseApart } from '../parsing/pool';
 import { soundPath } from './sound';
 import { storeBlob, type StoredBlob } from './store';
 import { maySaySpot } from './spot/find-spot';
-import type { Patch } from './spot/reader';
 
 /**
  * The same photograph or film without where it was taken; null where it does not say so. What cannot be read through now is

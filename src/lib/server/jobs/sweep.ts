@@ -4,6 +4,7 @@ import { sendCalmMails } from '../reminders/calm-mail';
 import { pushDue } from '../reminders/push';
 import { remindDue } from '../reminders/remind-due';
 import { watchPlans } from '../reminders/watch-plans';
+import { readHomeZone } from '../courses/home-zone';
 import { sweepShown } from '../courses/tell-shown';
 import { returnDue } from '../marking/return-later';
 import { sendDue } from './send-due-mail';
@@ -11,6 +12,7 @@ import { sweepPackets } from '../rounds/sweep-packets';
 
 /** All that the passing of time does by itself: once a minute, in one of the processes. */
 export async function sweepAll(): Promise<void> {
+  await readHomeZone();
   await sweepPackets();
   await returnDue();
   await sweepShown();

@@ -12,7 +12,7 @@ import type { Passage } from '$core/recordings/passages';
 import type { Brought } from '$core/pages/brought';
 import type { OpenedPackage } from '$core/questions/qti/opened';
 import type { BusyRead } from '$core/calendar/busy-times';
-import type { Patch } from '../blobs/spot/reader';
+import type { Patch } from '$core/materials/patch';
 import type { Lane } from './limits';
 
 /** A stored file, as a parsing process finds it: it knows no database and no addresses of blobs. */

@@ -4,6 +4,7 @@ export function isUpload(url: URL): boolean {
     (url.pathname.startsWith('/assignments/') && url.searchParams.has('/addFiles')) ||
     (url.pathname.startsWith('/courses/') && url.searchParams.has('/addMaterials')) ||
     (url.pathname === '/school/import' && url.searchParams.has('/read')) ||
+    (url.pathname === '/shelf' && url.searchParams.has('/put')) ||
     (url.pathname === '/said' && url.searchParams.has('/say')) ||
     /^\/assignments\/[^/]+\/(starters\/[^/]+\/text|places\/[^/]+\/pictures|questions\/[^/]+\/package)$/.test(
       url.pathname

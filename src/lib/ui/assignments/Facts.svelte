@@ -20,7 +20,9 @@
   import { submitEnds, type Terms } from '$core/packets/terms';
   import { pointsText } from '$core/grades/points';
   import { MINUTE } from '$core/time/moment';
-  import { absolute, span } from '$core/time/words';
+  import { aheadWords } from '$core/time/ahead';
+  import { zoneName } from '$core/time/home';
+  import { absolute, dayAndTime, span } from '$core/time/words';
   import { getNow, getZone } from '$ui/time/reader';
   import When from '$ui/time/When.svelte';
 
@@ -58,12 +60,23 @@
     ? ''
     : 'md:grid-cols-3 lg:grid-cols-4'}"
 >
+  {#if zone !== courseZone}
+    <div class="col-span-full">
+      {@render fact('Whose clock')}
+      <dd>
+        Every time here is on yours: <b class="font-semibold">{zoneName(zone)}</b>. The course runs on
+        <b class="font-semibold">{zoneName(courseZone)}</b>, {aheadWords(courseZone, zone, now)}.
+      </dd>
+    </div>
+  {/if}
   <div>
     {@render fact(passBy === null ? 'Due' : 'Submit by')}
     <dd class="font-semibold">
       {#if terms.due === null}No due date{:else}<When moment={terms.due} />{/if}
       {#if terms.due !== null && zone !== courseZone}
-        <span class="block text-sm font-normal opacity-80">{absolute(terms.due, courseZone, now)} in {courseZone}</span>
+        <span class="block text-sm font-normal opacity-80"
+          >{dayAndTime(terms.due, courseZone)} in {zoneName(courseZone)}</span
+        >
       {/if}
       {#if extended}<span class="block text-sm font-normal">Extended for you</span>{/if}
     </dd>

@@ -6,6 +6,7 @@
   import type { DeliverableView, UnderWay } from '$core/packets/views';
   import type { PieceView } from '$core/pieces/piece';
   import { whenScripted } from '$ui/forms/scripted.svelte';
+  import PlainLink from '$ui/links/PlainLink.svelte';
   import OwnSite from '$ui/links/OwnSite.svelte';
   import AddFiles from '$ui/pieces/AddFiles.svelte';
   import PieceList from '$ui/pieces/PieceList.svelte';
@@ -128,6 +129,9 @@
     {#if full && most > 1}<p class="mt-2 text-sm">
         It holds the {most} that it takes. To add another, remove one first.
       </p>{/if}
+    {#if takesLinks && !full}
+      <noscript><PlainLink deliverableId={place.id} place={place.title} {formKey} /></noscript>
+    {/if}
     <div class="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1">
       {#if takesFiles && (!full || instead.length > 0)}
         <AddFiles

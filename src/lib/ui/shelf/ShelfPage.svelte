@@ -100,6 +100,12 @@
   {#if problem}<Message kind="problem">{problem}</Message>{/if}
   {#each problems as one (one)}<Message kind="problem">{one}</Message>{/each}
 
+  <noscript>
+    <form method="post" action="?/put" enctype="multipart/form-data" class="mb-4 flex flex-wrap items-center gap-2">
+      <input type="file" name="files" multiple class="file-input file-input-sm" aria-label="Files for the Shelf" />
+      <button class="btn btn-sm">Put them on the Shelf</button>
+    </form>
+  </noscript>
   <div class="grid gap-x-8 gap-y-4 md:grid-cols-[15rem_minmax(0,1fr)] md:grid-rows-[auto_1fr]">
     <div class="grid content-start gap-4">
       <form method="get" action="/shelf" role="search">

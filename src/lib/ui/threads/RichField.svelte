@@ -33,7 +33,8 @@
   let gone = false;
   let coming: Promise<void> | null = null;
   onMount(() => {
-    if (start !== '') void fetchEditor();
+    // Somebody may have begun before the scripts came.
+    if (start !== '' || document.activeElement === written || written?.value) void fetchEditor();
     return () => {
       gone = true;
       editor?.destroy();

@@ -1,5 +1,6 @@
 import { exifPatches } from './exif';
-import { LONGEST_NOTE, type Patch, type ReadAt } from './reader';
+import type { Patch } from '$core/materials/patch';
+import { LONGEST_NOTE, type ReadAt } from './reader';
 import { xmpPatches } from './xmp';
 
 interface Box {

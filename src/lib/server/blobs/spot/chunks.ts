@@ -1,6 +1,7 @@
 import { crc32, inflateSync } from 'node:zlib';
 import { exifPatches } from './exif';
-import { LONGEST_NOTE, type Patch, type ReadAt } from './reader';
+import type { Patch } from '$core/materials/patch';
+import { LONGEST_NOTE, type ReadAt } from './reader';
 import { xmpPatches } from './xmp';
 
 const MOST_CHUNKS = 20_000;

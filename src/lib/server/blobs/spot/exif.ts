@@ -1,4 +1,4 @@
-import type { Patch } from './reader';
+import type { Patch } from '$core/materials/patch';
 
 /** The entry that leads to the notes of where (Exif 3.0, 4.6.3), and the one entry that stays in them: their version. */
 const GPS = 0x8825;

@@ -3,7 +3,8 @@ import { filmPatches, heifPatches } from './boxes';
 import { pngPatches, webpPatches } from './chunks';
 import { exifPatches } from './exif';
 import { jpegPatches } from './jpeg';
-import { LONGEST_NOTE, readerOf, type Patch, type ReadAt } from './reader';
+import type { Patch } from '$core/materials/patch';
+import { LONGEST_NOTE, readerOf, type ReadAt } from './reader';
 import { xmpPatches } from './xmp';
 
 /** Kinds of files that may say where they were taken. */

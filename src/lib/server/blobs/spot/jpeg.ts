@@ -1,5 +1,6 @@
 import { exifPatches } from './exif';
-import type { Patch, ReadAt } from './reader';
+import type { Patch } from '$core/materials/patch';
+import type { ReadAt } from './reader';
 import { xmpPatches } from './xmp';
 
 const APP1 = 0xe1;

@@ -1,11 +1,5 @@
 import type { FileHandle } from 'node:fs/promises';
 
-/** Bytes that take the place of others at one point of a file; it stays as long as it was. */
-export interface Patch {
-  at: number;
-  bytes: Buffer;
-}
-
 /** Reads a stretch of a file. Shorter than asked for where the file ends. */
 export type ReadAt = (at: number, length: number) => Promise<Buffer>;
 

@@ -1,4 +1,4 @@
-import type { Patch } from './reader';
+import type { Patch } from '$core/materials/patch';
 
 /** A note of where as an attribute and as an element (XMP, ISO 16684-1; the names are those of Exif in XMP). */
 const NOTED =

@@ -2,6 +2,7 @@
   import { untrack } from 'svelte';
   import { draftProblems } from '$core/assignments/draft';
   import AssignmentForm from '$ui/authoring/AssignmentForm.svelte';
+  import PlainAssignment from '$ui/authoring/PlainAssignment.svelte';
   import Unfinished from '$ui/authoring/Unfinished.svelte';
   import { writingPort } from '../../../shared/writing-port';
 
@@ -26,12 +27,17 @@
     </form>
   {/if}
 </div>
-{#if begun}<Unfinished at={begun.at} shown without="Begin anew" />{/if}
-<AssignmentForm
-  initial={begun?.draft ?? data.draft}
-  {begun}
-  place={{ course: data.course, rules: data.rules, ...data.around, materials: [] }}
-  problems={draftProblems(form)}
-  port={writingPort}
-  button="Set it"
-/>
+<noscript>
+  <PlainAssignment zone={data.course.zone} given={form?.given ?? {}} problem={form?.problem ?? null} />
+</noscript>
+<div class="needs-scripts">
+  {#if begun}<Unfinished at={begun.at} shown without="Begin anew" />{/if}
+  <AssignmentForm
+    initial={begun?.draft ?? data.draft}
+    {begun}
+    place={{ course: data.course, rules: data.rules, ...data.around, materials: [] }}
+    problems={draftProblems(form)}
+    port={writingPort}
+    button="Set it"
+  />
+</div>

@@ -1,12 +1,8 @@
-import { createHash, randomBytes } from 'node:crypto';
 import { chromium, type Browser, type Page } from '@playwright/test';
-import pg from 'pg';
-import { ensureDatabase } from '../scripts/lib/cluster.mjs';
 import { BROWSER } from '../scripts/lib/debian.mjs';
+import { openDemo, type DemoWorld } from './demo-world';
 import type { Result, Stage } from './stage';
 
-/** The demo world's afternoon, as the journeys have it. */
-const NOW = '2027-03-10T15:20:00Z';
 const HEADING = (page: Page) => page.getByRole('heading', { level: 1 }).waitFor();
 
 interface Visited {
@@ -49,33 +45,22 @@ const PAGES: Visited[] = [
 
 /** What a first visit to a page of the demo world brings over the line until it can be used, with nothing kept from before. */
 export async function firstVisit(stage: Stage): Promise<Result[]> {
-  await ensureDatabase(stage.cluster, 'visited');
-  const env = { DATABASE_URL: stage.cluster.url('visited'), VENDRO_NOW: NOW, VENDRO_CLOCK: 'frozen' };
-  await stage.script('src/lib/server/db/migrate.command.ts', [], env);
-  await stage.script('demo/load.command.ts', [], env);
-  const app = await stage.serve('build/index.js', env);
-  const client = new pg.Client({ connectionString: env.DATABASE_URL });
-  await client.connect();
+  const demo = await openDemo(stage, 'visited');
   const browser = await chromium.launch({
     executablePath: BROWSER,
     args: ['--no-sandbox', '--disable-background-networking']
   });
   const results: Result[] = [];
-  for (const visited of PAGES) results.push(await visit(browser, client, app.url, visited));
+  for (const visited of PAGES) results.push(await visit(browser, demo, visited));
   await browser.close();
-  await client.end();
-  app.stop();
+  await demo.close();
   return results;
 }
 
-async function visit(
-  browser: Browser,
-  client: pg.Client,
-  url: string,
-  { name, who, path, bound, ready }: Visited
-): Promise<Result> {
+async function visit(browser: Browser, demo: DemoWorld, { name, who, path, bound, ready }: Visited): Promise<Result> {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
-  if (who !== null) await context.addCookies([{ name: 'vendro_session', value: await session(client, who), url }]);
+  if (who !== null)
+    await context.addCookies([{ name: 'vendro_session', value: await demo.session(who), url: demo.url }]);
   const page = await context.newPage();
   const wire = await context.newCDPSession(page);
   const kinds = new Map<string, number>();
@@ -88,8 +73,7 @@ async function visit(
     const type = types.get(requestId) ?? 'Other';
     kinds.set(type, (kinds.get(type) ?? 0) + encodedDataLength / 1000);
   });
-  const at = path.startsWith('select') ? String(Object.values((await client.query(path)).rows[0] as object)[0]) : path;
-  await page.goto(url + at);
+  await page.goto(demo.url + (await demo.path(path)));
   await ready(page);
   await page.waitForTimeout(1500);
   await context.close();
@@ -99,15 +83,4 @@ async function visit(
     .map(([type, size]) => `${type.toLowerCase()} ${size.toFixed(0)}`);
   const floor = `${requests} requests; ${parts.join(', ')}`;
   return { name: `first-visit ${name}`, value: total, unit: 'kB', bound, direction: 'max', floor };
-}
-
-/** As somebody who signed in on another device. */
-async function session(client: pg.Client, handle: string): Promise<string> {
-  const token = randomBytes(32).toString('base64url');
-  await client.query(
-    `insert into sessions (token_hash, person_id, created_at, seen_at, expires_at)
-     select $1, id, $2, $2, $2::timestamptz + interval '5 years' from people where handle = $3`,
-    [createHash('sha256').update(token).digest(), new Date(NOW), handle]
-  );
-  return token;
 }

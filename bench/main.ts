@@ -17,6 +17,7 @@ import { liveFanout } from './live-fanout';
 import { longLists } from './long-lists';
 import { marking } from './marking';
 import { pageEditor } from './page-editor';
+import { pageAudit } from './page-audit';
 import { pageSave } from './page-save';
 import { planner } from './planner';
 import { queriesPerPage } from './queries-per-page';
@@ -40,6 +41,7 @@ const BENCHMARKS: Record<string, (stage: Stage) => Promise<Result[]>> = {
   'upload-1gib': upload1gib,
   'desk-js': deskJs,
   'first-visit': firstVisit,
+  'page-audit': pageAudit,
   'long-lists': longLists,
   'search-200k': search200k,
   'submit-tps': submitTps,

@@ -42,6 +42,8 @@ it('reads every text in UTF-8 as itself, wherever it is cut', () => {
 it('calls no picture and no archive text', () => {
   expect(encodingOf(Uint8Array.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a, 0xff, 0xd8]))).toBeNull();
   expect(encodingOf(Uint8Array.from([0x50, 0x4b, 0x03, 0x04, 0x14, 0x00, 0xff, 0xfe]))).toBeNull();
+  expect(encodingOf(Uint8Array.from([0, 1, 2]))).toBeNull();
+  expect(encodingOf(Uint8Array.from([0, 65, 0, 1, 0, 66, 0, 67, 0, 68]))).toBeNull();
   fc.assert(
     fc.property(fc.uint8Array({ minLength: 600, maxLength: 2000 }), (bytes) => {
       expect(encodingOf(bytes)).toBeNull();

@@ -36,12 +36,19 @@ export function encodingOf(bytes: Uint8Array, whole = true): Encoding | null {
 const MOSTLY = 0.6;
 const HARDLY = 0.02;
 
+// eslint-disable-next-line no-control-regex -- what no text has
+const CONTROLS = /[\0-\x08\x0e-\x1f]/;
+/** Shorter ones have zeros by chance. */
+const FEWEST = 8;
+
 function wideOf(bytes: Uint8Array): Encoding | null {
+  if (bytes.length < FEWEST) return null;
   const zeros = [0, 0];
   for (const [i, byte] of bytes.entries()) if (byte === 0) zeros[i % 2] = (zeros[i % 2] ?? 0) + 1;
   const [even = 0, odd = 0] = zeros.map((count) => count / (bytes.length / 2));
-  if (odd > MOSTLY && even < HARDLY) return 'utf-16le';
-  return even > MOSTLY && odd < HARDLY ? 'utf-16be' : null;
+  const encoding = odd > MOSTLY && even < HARDLY ? 'utf-16le' : even > MOSTLY && odd < HARDLY ? 'utf-16be' : null;
+  // Counters in binary files look the same, but for what they would spell.
+  return encoding && CONTROLS.test(new TextDecoder(encoding).decode(bytes)) ? null : encoding;
 }
 
 function isUtf8(bytes: Uint8Array, whole: boolean): boolean {

@@ -1,0 +1,1 @@
+<h1>An empty page</h1>

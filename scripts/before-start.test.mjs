@@ -78,7 +78,11 @@ describe('a start with settings that are wrong says so in one sentence', () => {
       expect(newer.said).toContain('newer Vendro (it has “9999-from-tomorrow”)');
       const unreadable = await startedWith({ DATABASE_URL: cluster.url('newer'), VENDRO_SHELF_MIB: 'plenty' });
       expectSentence(unreadable);
-      expect(unreadable.said).toContain('VENDRO_SHELF_MIB');
+      expect(unreadable.said).toContain('A setting cannot be read: VENDRO_SHELF_MIB');
+      const reach = { VENDRO_REACH: 'http://store.school.example' };
+      const beyond = await startedWith({ DATABASE_URL: cluster.url('newer'), ...reach });
+      expectSentence(beyond);
+      expect(beyond.said).toContain('VENDRO_REACH: “http://store.school.example” cannot be read');
     } finally {
       await cluster.stop();
     }

@@ -59,7 +59,7 @@ async function problemsOf(page: Page): Promise<string[]> {
   for (const width of WIDTHS) {
     await page.setViewportSize({ width, height: 780 });
     const theme = width === 360 ? 'night' : 'day';
-    await page.evaluate((name) => (document.documentElement.dataset.theme = `vendro-${name}`), theme);
+    await page.evaluate(dress, theme);
     const over = await tooWide(page);
     if (over !== null) found.add(`is too wide at ${width}: ${over}`);
     const all = width === 1280 || width === 360;
@@ -113,6 +113,12 @@ function standsOut(): string | null {
   );
   const last = out.at(-1);
   return `${over} px, ${last?.tagName.toLowerCase() ?? ''}.${String(last?.className ?? '').slice(0, 60)}`;
+}
+
+/** In a theme, with what fades from one colour to the other at its end. */
+function dress(theme: string): void {
+  document.documentElement.dataset.theme = `vendro-${theme}`;
+  for (const fading of document.getAnimations()) if (fading instanceof CSSTransition) fading.finish();
 }
 
 /** As somebody sets it who reads better so: a sheet of the reader, which no policy of a page keeps out. */

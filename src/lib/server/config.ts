@@ -1,6 +1,7 @@
 import { homedir } from 'node:os';
 import { join, resolve } from 'node:path';
 import { z } from 'zod';
+import { parseReach } from '$core/links/reach';
 
 const MEBIBYTE = 1024 * 1024;
 
@@ -30,7 +31,18 @@ const Environment = z.object({
   /** Port of the simulated site and store on loopback; without it there are none. */
   VENDRO_SITE_PORT: z.coerce.number().int().positive().max(65_535).optional(),
   /** Hosts, networks and ports inside the school that links and stores may also reach: `store.school.example, 10.4.0.0/16:8090`. */
-  VENDRO_REACH: z.string().max(4000).default(''),
+  VENDRO_REACH: z
+    .string()
+    .max(4000)
+    .default('')
+    .transform((text, context) => {
+      try {
+        return parseReach(text);
+      } catch (error) {
+        context.addIssue({ code: 'custom', message: error instanceof Error ? error.message : '' });
+        return z.NEVER;
+      }
+    }),
   /** Key under which passwords of outside stores are sealed, 64 hexadecimal digits; without it one lies beside the blobs. */
   VENDRO_SECRET: z
     .string()
@@ -46,11 +58,16 @@ const Environment = z.object({
 
 const env = parsed(process.env);
 
-/** @throws Error that names each setting that cannot be read, and why, in one line */
+/** A setting that cannot be read. */
+class WrongSetting extends Error {
+  override name = 'WrongSetting';
+}
+
+/** @throws WrongSetting that names each of them, and why, in one line */
 function parsed(given: NodeJS.ProcessEnv): z.infer<typeof Environment> {
   const { data, error } = Environment.safeParse(given);
   if (data) return data;
-  throw new Error(error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join('; '));
+  throw new WrongSetting(error.issues.map(({ path, message }) => `${path.join('.')}: ${message}`).join('; '));
 }
 
 /** The settings of this process, parsed once. The README lists the variables. */

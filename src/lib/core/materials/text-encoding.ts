@@ -36,7 +36,7 @@ export function encodingOf(bytes: Uint8Array, whole = true): Encoding | null {
 const MOSTLY = 0.6;
 const HARDLY = 0.02;
 
-// eslint-disable-next-line no-control-regex -- what no text has
+/** What no text has. */
 const CONTROLS = /[\0-\x08\x0e-\x1f]/;
 /** Shorter ones have zeros by chance. */
 const FEWEST = 8;

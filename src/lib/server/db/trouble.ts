@@ -12,6 +12,7 @@ export class NewerDatabase extends Error {
 export function databaseTrouble(error: unknown): string {
   if (error instanceof NewerDatabase)
     return `This database was used by a newer Vendro (it has “${error.names[0] ?? ''}”): start that version, or give this one another database.`;
+  if (error instanceof Error && error.name === 'WrongSetting') return `A setting cannot be read: ${error.message}`;
   const { code, detail } = reasonOf(error);
   const known = code === null ? undefined : WORDS[code];
   return known ?? `The database could not be brought up to date: ${detail.split('\n')[0] ?? ''}`;

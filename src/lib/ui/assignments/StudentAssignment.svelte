@@ -109,7 +109,7 @@
         {/each}
       </ul>
     </nav>
-    <div class="grid gap-9">
+    <div class="grid grid-cols-[minmax(0,1fr)] content-start gap-9">
       <HowJudged />
       <Waiting />
       <OwnReadings reading={guidance.reading} readBy={guidance.readBy} />

@@ -49,7 +49,7 @@
 
 <li class="py-1.5">
   <div class="flex flex-wrap items-center gap-x-3">
-    {#if editable}
+    {#if editable && scripted.yes}
       <span
         use:dragHandle
         aria-label="Drag {piece.name}"

@@ -20,7 +20,7 @@ describe('what an operator lets be reached', () => {
   it.each(['http://store.example', 'store.example/8', '10.0.0.0/64', 'a b', 'store:0', '[fd00::7', '*'])(
     '%s is said to be wrong',
     (text) => {
-      expect(() => parseReach(text)).toThrow(`VENDRO_REACH: “${text}”`);
+      expect(() => parseReach(text)).toThrow(`“${text}”`);
     }
   );
 });

@@ -37,7 +37,7 @@ test('a slow line does not make it late: sealed before it was due, complete afte
   const line = odile.getByRole('row', { name: 'Ilse Varga', exact: true });
   await expect(line).toContainText('With the student: sealed, still arriving');
   // Only a page whose scripts have arrived hears of anything later.
-  await expect(odile.getByRole('toolbar', { name: 'How it is written' }).first()).toBeVisible();
+  await expect(odile.getByRole('button', { name: 'From the Shelf' }).first()).toBeVisible();
 
   // The due moment passes; the line is cut in the middle of the bytes, and the server dies in the middle of the rest.
   await world.at(new Date(due + 10 * 60_000).toISOString());

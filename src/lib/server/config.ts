@@ -56,12 +56,12 @@ const Environment = z.object({
   ORIGIN: z.string().optional()
 });
 
-const env = parsed(process.env);
-
 /** A setting that cannot be read. */
 class WrongSetting extends Error {
   override name = 'WrongSetting';
 }
+
+const env = parsed(process.env);
 
 /** @throws WrongSetting that names each of them, and why, in one line */
 function parsed(given: NodeJS.ProcessEnv): z.infer<typeof Environment> {

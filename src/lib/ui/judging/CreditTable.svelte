@@ -46,7 +46,7 @@
 {/if}
 {#if lines.length > 0}
   <!-- svelte-ignore a11y_no_noninteractive_tabindex (a wide table is scrolled by keyboard too) -->
-  <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Credits by activity">
+  <div class="overflow-x-auto" tabindex="0" role="region" aria-label="Activity by activity">
     <table class="table mt-2">
       <thead
         ><tr

@@ -93,9 +93,13 @@
       // What was typed is the same in the editor.
       turns--;
     }
+    // At once, and before the plain field goes: a key between the two would be nobody's.
+    if (writing) {
+      made.commands.setTextSelection(made.state.doc.content.size);
+      made.view.focus();
+    }
     editor = made;
     plain = false;
-    if (writing) made.commands.focus('end');
   }
 
   /** Puts something behind what is written, and goes on there. */

@@ -37,10 +37,7 @@ export interface NewFile {
  * Puts a stored file on the student's Shelf, filed by its assignment, and from there into its place in their packet.
  * A file that does not go into the packet stays on the Shelf. Nothing else in the packet is touched.
  */
-export async function addFile(
-  person: Actor,
-  file: NewFile
-): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
+export async function addFile(person: Actor, file: NewFile): Promise<Laid> {
   const { assignmentId, deliverableId, blob } = file;
   const plain = await withoutSpot(blob);
   const answer = await withPacket<Laid>(
@@ -114,11 +111,7 @@ export interface ShelfPiece {
  *
  * @param leaving pieces of that place that leave as it comes; where it does not fit, they stay
  */
-export async function layFile(
-  packet: OpenPacket,
-  file: ShelfPiece,
-  leaving: Piece[] = []
-): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {
+export async function layFile(packet: OpenPacket, file: ShelfPiece, leaving: Piece[] = []): Promise<Laid> {
   const { deliverableId } = file;
   const problem = await placeProblem(packet, deliverableId, file, leaving.length);
   if (problem) return { ok: false, why: problem };

@@ -11,6 +11,7 @@ import {
   type PDFRef
 } from 'pdf-lib';
 import sharp from 'sharp';
+import { escaped } from '$core/pages/html';
 
 /** What a document says of itself. */
 export interface About {
@@ -132,8 +133,8 @@ export class ArchivalDocument {
  xmlns:dc="http://purl.org/dc/elements/1.1/" xmlns:xmp="http://ns.adobe.com/xap/1.0/" xmlns:pdf="http://ns.adobe.com/pdf/1.3/" xmlns:pdfaid="http://www.aiim.org/pdfa/ns/id/">
 <pdfaid:part>3</pdfaid:part><pdfaid:conformance>A</pdfaid:conformance>
 <dc:format>application/pdf</dc:format>
-<dc:title><rdf:Alt><rdf:li xml:lang="x-default">${escaped(title)}</rdf:li></rdf:Alt></dc:title>
-<dc:creator><rdf:Seq><rdf:li>${escaped(author)}</rdf:li></rdf:Seq></dc:creator>
+<dc:title><rdf:Alt><rdf:li xml:lang="x-default">${plainly(title)}</rdf:li></rdf:Alt></dc:title>
+<dc:creator><rdf:Seq><rdf:li>${plainly(author)}</rdf:li></rdf:Seq></dc:creator>
 <dc:language><rdf:Bag><rdf:li>${LANGUAGE}</rdf:li></rdf:Bag></dc:language>
 <xmp:CreateDate>${moment}</xmp:CreateDate><xmp:ModifyDate>${moment}</xmp:ModifyDate><xmp:CreatorTool>${PRODUCER}</xmp:CreatorTool>
 <pdf:Producer>${PRODUCER}</pdf:Producer>
@@ -171,5 +172,5 @@ async function srgb(): Promise<Buffer> {
   return icc;
 }
 
-const ENTITIES: Record<string, string> = { '&': '&amp;', '<': '&lt;', '>': '&gt;' };
-const escaped = (text: string) => text.replace(/\p{Cc}/gu, ' ').replace(/[&<>]/g, (found) => ENTITIES[found] ?? found);
+/** Control characters have no place in XML. */
+const plainly = (text: string) => escaped(text.replace(/\p{Cc}/gu, ' '));

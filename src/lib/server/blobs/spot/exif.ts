@@ -61,17 +61,11 @@ const NOTHING: ExifNotes = { patches: [], xmp: null };
 function onlyVersion(little: boolean): Buffer {
   const bytes = Buffer.alloc(2 + ENTRY);
   const { tag, type, count, value } = VERSION_ENTRY;
-  if (little) {
-    bytes.writeUInt16LE(1, 0);
-    bytes.writeUInt16LE(tag, 2);
-    bytes.writeUInt16LE(type, 4);
-    bytes.writeUInt32LE(count, 6);
-  } else {
-    bytes.writeUInt16BE(1, 0);
-    bytes.writeUInt16BE(tag, 2);
-    bytes.writeUInt16BE(type, 4);
-    bytes.writeUInt32BE(count, 6);
-  }
+  const view = new DataView(bytes.buffer, bytes.byteOffset);
+  view.setUint16(0, 1, little);
+  view.setUint16(2, tag, little);
+  view.setUint16(4, type, little);
+  view.setUint32(6, count, little);
   bytes.set(value, 10);
   return bytes;
 }

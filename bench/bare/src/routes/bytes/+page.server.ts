@@ -1,8 +1,6 @@
-import pg from 'pg';
+import { pool } from '../../session';
 
 /** The floor for processor time: one query, and as many bytes as are asked for. */
-const pool = new pg.Pool({ connectionString: process.env.DATABASE_URL, max: 10 });
-
 export const load = async ({ url }: { url: URL }) => {
   const { rows } = await pool.query<{ id: string; title: string }>({
     name: 'bytes',

@@ -1,8 +1,6 @@
-import pg from 'pg';
+import { pool } from '../../session';
 
 /** The floor for a board: one query for as many cells, and a plain table of them. */
-const pool = new pg.Pool({ connectionString: process.env.DATABASE_URL, max: 10 });
-
 export const load = async ({ url }: { url: URL }) => {
   const { rows } = await pool.query<{ student: string; packet: string; phase: string; given: string | null }>(
     `select s.name as student, p.id as packet, p.phase, p.given::text as given

@@ -1,8 +1,6 @@
-import pg from 'pg';
+import { pool } from '../../session';
 
 /** The floor for a submit: as many statements in one transaction, half of which write, after a session was looked up. */
-const pool = new pg.Pool({ connectionString: process.env.DATABASE_URL, max: 10 });
-
 export const POST = async ({ request, url }: { request: Request; url: URL }) => {
   await request.formData();
   const statements = Number(url.searchParams.get('statements'));

@@ -16,7 +16,7 @@ export const ROOMS = {
     'jobs backup parser'
   ).split(' '),
   ui: (
-    'time forms primitives tables rich live workers capture scans recordings people parties plan school judging rubric links materials ' +
+    'served time icons forms primitives tables rich live workers capture scans recordings people parties plan school judging rubric links materials ' +
     'tidings uploads questions remarks ' +
     'combine checks receipts shelf threads sheets drawings pages portfolio pieces packets courses rounds peers marking desk grades search shell assignments authoring family'
   ).split(' ')

@@ -71,6 +71,8 @@ test('the whole loop by thumb on a small screen, and declaring done', async ({ w
   await ilse.getByLabel('Add files to Plot').setInputFiles(file('plot.txt', 'A small cocked hat.'));
   await expect(ilse.getByRole('complementary')).toContainText('All 2 places are filled');
   await expect(ilse.getByRole('complementary')).toContainText('The last round you have');
+  const foot = await ilse.getByRole('complementary', { name: 'Where it stands' }).boundingBox();
+  expect(foot?.height).toBeLessThanOrEqual(96);
   await submit(ilse, 'Submit round 1: 3 pieces');
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 

@@ -1,6 +1,7 @@
 <script lang="ts">
   import MaterialLinks from '$ui/materials/MaterialLinks.svelte';
   import RubricTable from '$ui/rubric/RubricTable.svelte';
+  import ServedPart from '$ui/served/ServedPart.svelte';
   import FirstTime from '$ui/shell/FirstTime.svelte';
   import MustDoList from './MustDoList.svelte';
   import { getOwnWork } from '$ui/packets/own-work.svelte';
@@ -31,11 +32,14 @@
     <div aria-labelledby="rubric-title" role="region">
       <h2 id="rubric-title" class="mb-2 text-xl font-semibold">Rubric</h2>
       <FirstTime part="rubric">How it will be judged. Mark where you think you stand; only you see it.</FirstTime>
-      <RubricTable
-        criteria={guidance.criteria}
-        lost={guidance.lost}
-        estimates={guidance.estimates}
-        estimating={holding.holder === 'student'}
+      <ServedPart
+        part={RubricTable}
+        of={{
+          criteria: guidance.criteria,
+          lost: guidance.lost,
+          estimates: guidance.estimates,
+          estimating: holding.holder === 'student'
+        }}
       />
     </div>
   {/if}

@@ -5,6 +5,7 @@
   import { roundsWords } from '$core/packets/terms-words';
   import { absolute, relative } from '$core/time/words';
   import { getOwnWork } from '$ui/packets/own-work.svelte';
+  import ServedPart from '$ui/served/ServedPart.svelte';
   import { getNow, getZone } from '$ui/time/reader';
   import Facts, { type SetFacts } from './Facts.svelte';
 
@@ -38,5 +39,5 @@
       >{/if}
     <span class="link text-sm">All facts</span>
   </summary>
-  <Facts {facts} {terms} roundsUsed={roundsUsed(custody)} submitBy={work.submitBy} />
+  <ServedPart part={Facts} of={{ facts, terms, roundsUsed: roundsUsed(custody), submitBy: work.submitBy }} />
 </details>

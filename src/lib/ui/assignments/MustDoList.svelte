@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Check } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { metByWords, type MustDo } from '$core/assignments/must-do';
   import { act } from '$ui/forms/act';
 
@@ -15,12 +15,12 @@
           <input type="hidden" name="itemId" value={item.id} />
           <input type="hidden" name="done" value={item.met ? 'no' : 'yes'} />
           <button class="tick" role="checkbox" aria-checked={item.met} aria-label={item.text}>
-            {#if item.met}<Check size={18} strokeWidth={1.75} aria-hidden="true" />{/if}
+            {#if item.met}<Icon name="check" />{/if}
           </button>
         </form>
       {:else}
         <span class="tick border-dashed" role="img" aria-label={item.met ? 'Done' : 'Not done yet'}>
-          {#if item.met}<Check size={18} strokeWidth={1.75} aria-hidden="true" />{/if}
+          {#if item.met}<Icon name="check" />{/if}
         </span>
       {/if}
       <p class="py-1">

@@ -13,6 +13,7 @@
   import OpenedPage from '$ui/pieces/OpenedPage.svelte';
   import { setWriting } from '$ui/pieces/writing';
   import { getUploads } from '$ui/uploads/uploads.svelte';
+  import ServedPart from '$ui/served/ServedPart.svelte';
   import Ask from './Ask.svelte';
   import BriefPart from './BriefPart.svelte';
   import FactsLine from './FactsLine.svelte';
@@ -126,44 +127,53 @@
           />
         </section>
       {/if}
-      <BriefPart />
-      {#if !declared}<PacketPart {refused} />{/if}
+      <ServedPart part={BriefPart} of={{}} />
+      {#if !declared}<ServedPart part={PacketPart} of={{ refused }} />{/if}
       <section id="ask" aria-labelledby="ask-title">
         <h2 id="ask-title" class="mb-2 text-xl font-semibold">Ask</h2>
-        <Ask
-          contacts={guidance.contacts}
-          aside={guidance.aside}
-          assignmentId={facts.assignmentId}
-          {readers}
-          points={ownPoints(deliverables, pieces, rounds, guidance.criteria)}
-          {pointHref}
+        <ServedPart
+          part={Ask}
+          of={{
+            contacts: guidance.contacts,
+            aside: guidance.aside,
+            assignmentId: facts.assignmentId,
+            readers,
+            points: ownPoints(deliverables, pieces, rounds, guidance.criteria),
+            pointHref
+          }}
         />
       </section>
       {#if rounds.length > 0}
         <section id="rounds" aria-labelledby="rounds-title">
           <h2 id="rounds-title" class="mb-2 text-xl font-semibold">Rounds</h2>
-          <Rounds
-            {rounds}
-            packetId={packet.id ?? ''}
-            places={deliverables}
-            {custody}
-            counting={counting?.round ?? null}
+          <ServedPart
+            part={Rounds}
+            of={{
+              rounds,
+              packetId: packet.id ?? '',
+              places: deliverables,
+              custody,
+              counting: counting?.round ?? null
+            }}
           />
         </section>
       {/if}
       <section id="floor" aria-labelledby="floor-title">
         <h2 id="floor-title" class="mb-2 text-xl font-semibold">Open floor, to the whole class</h2>
-        <OpenFloor
-          assignmentId={facts.assignmentId}
-          floor={guidance.floor}
-          {readers}
-          studies
-          kept={view.floorKept}
-          asked={view.deliverables.find(({ wants }) => wants.post)?.wants.post ?? null}
+        <ServedPart
+          part={OpenFloor}
+          of={{
+            assignmentId: facts.assignmentId,
+            floor: guidance.floor,
+            readers,
+            studies: true,
+            kept: view.floorKept,
+            asked: view.deliverables.find(({ wants }) => wants.post)?.wants.post ?? null
+          }}
         />
       </section>
     </div>
   </div>
 </div>
-<FootBar {problem} />
+<ServedPart part={FootBar} of={{ problem }} />
 {#if writing.opened}<OpenedPage goal={writing.opened} close={() => (writing.opened = null)} />{/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
   import OneButton from '$ui/primitives/OneButton.svelte';
   import { getZone, getNow } from '$ui/time/reader';
-  import { Pencil, Undo2 } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { act } from '$ui/forms/act';
   import { allowed } from '$core/packets/allowed';
   import { restorableRounds, roundsLeft, standingRound, type Custody } from '$core/packets/custody';
@@ -38,7 +38,7 @@
 <div class="grid gap-3 md:grid-cols-2">
   <section class="rounded border border-base-300 bg-base-100 p-4" aria-labelledby="revise-title">
     <h3 id="revise-title" class="flex items-center gap-2 text-lg font-semibold">
-      <Pencil size={20} strokeWidth={1.75} aria-hidden="true" />
+      <Icon name="pencil" size={20} />
       {revising ? 'You are revising' : 'Revise it'}
     </h3>
     {#if revising}
@@ -58,7 +58,7 @@
 
   <section class="rounded border border-base-300 bg-base-100 p-4" aria-labelledby="take-back-title">
     <h3 id="take-back-title" class="flex items-center gap-2 text-lg font-semibold">
-      <Undo2 size={20} strokeWidth={1.75} aria-hidden="true" /> Take it back
+      <Icon name="undo-2" size={20} /> Take it back
     </h3>
     {#if mayEmpty.ok || choices.length > 0}
       <p class="my-2">

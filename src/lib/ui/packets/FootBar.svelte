@@ -32,7 +32,9 @@
   const working = $derived(
     ['not-started', 'in-progress', 'taken-back', 'another-round', 'revising'].includes(holding.standing)
   );
-  const full = $derived(fullnessWords(fullness(deliverables, pieces)));
+  const fills = $derived(fullness(deliverables, pieces));
+  const full = $derived(fullnessWords(fills));
+  const filled = $derived(fills.filled >= fills.asked);
   const timely = $derived(timeToDue(terms, now));
   const cost = $derived(costNow(terms.due, courseZone, terms.late, now));
   const sealed = $derived(activeSeal(custody, now));
@@ -71,45 +73,50 @@
   <div class="foot-bar mx-auto max-w-6xl px-4">
     <div class="who sm:text-lg"><Baton {holding} large /></div>
     <div class="said min-w-0 text-sm">
-      {#if received}<p class="figures">
-          {received}
-          {#if receipt}<a class="ml-2 link" href="/receipts/{receipt}">Receipt</a>{/if}
-        </p>{/if}
-      {#if ranOut}<p class="font-semibold text-error" role="alert">{ranOut}</p>{/if}
-      {#if sealed}
-        <SealState seal={sealed} {coming} />
-      {:else if working && !declared}
-        <p>
-          {#if full}{full}{/if}
-          {#if scripted.yes && maySubmit.ok && found.length > 0}<button
+      {#if declared && holding.standing !== 'settled'}
+        <p class="open">{timely.words}</p>
+      {:else if !sealed && working}
+        {@const toSee = scripted.yes && maySubmit.ok && found.length > 0}
+        <p class="open">
+          {#if full}<span class={toSee || filled ? 'max-sm:hidden' : ''}>{full}</span>{/if}
+          {#if toSee}<button
               type="button"
-              class="link {full ? 'ml-2' : ''}"
+              class="link max-sm:py-1.5 {full ? 'sm:ml-2' : ''}"
               onclick={() => submitting?.open()}>{findingsText(found.length)}</button
             >{/if}
         </p>
-        {#if coming > 0}
-          <p class="font-semibold">
-            {comingWords(coming, seal === null ? 0 : terms.followMinutes)}
+      {/if}
+      <div class="rest">
+        {#if received}<p class="figures {working ? 'max-sm:hidden' : ''}">
+            {received}
+            {#if receipt}<a class="ml-2 link" href="/receipts/{receipt}">Receipt</a>{/if}
+          </p>{/if}
+        {#if ranOut}<p class="font-semibold text-error" role="alert">{ranOut}</p>{/if}
+        {#if sealed}
+          <SealState seal={sealed} {coming} />
+        {:else if working && !declared}
+          {#if coming > 0}
+            <p class="font-semibold">
+              {comingWords(coming, seal === null ? 0 : terms.followMinutes)}
+            </p>
+          {/if}
+          <p class={timely.tone === 'overdue' ? 'font-semibold text-error' : ''}>
+            {timely.words}{#if cost}. {cost}{/if}
           </p>
         {/if}
-        <p class={timely.tone === 'overdue' ? 'font-semibold text-error' : ''}>
-          {timely.words}{#if cost}. {cost}{/if}
-        </p>
-      {:else if declared && holding.standing !== 'settled'}
-        <p>{timely.words}</p>
-      {/if}
+      </div>
     </div>
-    <div class="does">
+    <div class="does {declared ? 'whole' : ''}">
       {#if declared && holding.standing !== 'closed'}
         {#if holding.standing === 'settled' && holding.settledBy === 'declared'}
           <OneButton action="?/withdrawDeclaration" class="btn">It is not done after all</OneButton>
         {:else if holding.standing !== 'settled'}
           <form method="post" action="?/declareDone" use:act>
             <label class="sr-only" for="done-note">How it was done, if you want to say so</label>
-            <div class="flex flex-wrap items-center gap-2">
+            <div class="flex items-center gap-2">
               <input
                 id="done-note"
-                class="input w-40 sm:w-64"
+                class="input min-w-0 grow sm:w-64"
                 name="note"
                 maxlength="1000"
                 placeholder="How, if you want to say so"
@@ -120,7 +127,7 @@
         {/if}
       {:else if working && !sealed}
         {#if maySubmit.ok}
-          {#if left === 1}<span class="text-sm">The last round you have</span>{/if}
+          {#if left === 1}<span class="text-sm max-sm:hidden">The last round you have</span>{/if}
           <SubmitForm bind:this={submitting} {submits} {formKey} {found} {seal} {teachers} {linksOld} />
         {:else}
           <p class="max-w-sm text-sm">{refusalWords(maySubmit.why)}</p>

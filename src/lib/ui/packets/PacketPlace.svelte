@@ -5,17 +5,17 @@
   import { pieceRefusalWords } from '$core/pieces/refusals';
   import type { DeliverableView, UnderWay } from '$core/packets/views';
   import type { PieceView } from '$core/pieces/piece';
-  import { whenScripted } from '$ui/forms/scripted.svelte';
   import PlainLink from '$ui/links/PlainLink.svelte';
   import OwnSite from '$ui/links/OwnSite.svelte';
-  import AddFiles from '$ui/pieces/AddFiles.svelte';
   import PieceList from '$ui/pieces/PieceList.svelte';
   import { WAYS, type Filling } from '$ui/pieces/ways';
   import Message from '$ui/primitives/Message.svelte';
+  import ServedPart from '$ui/served/ServedPart.svelte';
   import { dropsOn, type Dropped } from '$ui/uploads/dropping';
   import LeftBehind from '$ui/uploads/LeftBehind.svelte';
   import OnItsWay from '$ui/uploads/OnItsWay.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
+  import PlaceWays from './PlaceWays.svelte';
 
   interface Props {
     assignmentId: string;
@@ -34,13 +34,11 @@
   const { assignmentId, place, pieces, underWay, editable, formKey, largest, ownSite, onnear }: Props = $props();
 
   const uploads = getUploads();
-  const scripted = whenScripted();
   let panel = $state<string | null>(null);
   let pasted = $state('');
   let hangs = $state(false);
   let problems = $state<string[]>([]);
 
-  const takesFiles = $derived(takesKind('file', place.wants));
   const takesLinks = $derived(takesKind('link', place.wants));
   const sending = $derived(
     uploads.items.filter(({ bound }) => bound.assignment === assignmentId && (bound.deliverable ?? null) === place.id)
@@ -49,7 +47,6 @@
   const most = $derived(place.wants.howMany?.to ?? Infinity);
   const full = $derived(pieces.length >= most);
   const at = $derived<Filling>({ assignmentId, place, pieces, formKey, largest, full, pasted });
-  const ways = $derived(WAYS.filter((way) => way.offered(at)));
   const open = $derived(WAYS.find(({ key }) => key === panel));
   /** Where a place takes one piece, another one takes its place; where it takes several, one has to leave first. */
   const instead = $derived(full && most === 1 ? pieces.map(({ id }) => id) : []);
@@ -107,13 +104,16 @@
   {/if}
   {#if place.wants.ownSite && editable}<OwnSite site={ownSite} />{/if}
   {#if pieces.length > 0 || editable}
-    <PieceList
-      {pieces}
-      from="pieces"
-      {editable}
-      named={place.named}
-      placeId={place.id}
-      ownSite={place.wants.ownSite ? ownSite : null}
+    <ServedPart
+      part={PieceList}
+      of={{
+        pieces,
+        from: 'pieces',
+        editable,
+        named: place.named,
+        placeId: place.id,
+        ownSite: place.wants.ownSite ? ownSite : null
+      }}
     />
   {/if}
   {#if sending.length + left.length > 0}
@@ -132,32 +132,16 @@
     {#if takesLinks && !full}
       <noscript><PlainLink deliverableId={place.id} place={place.title} {formKey} /></noscript>
     {/if}
-    <div class="mt-2 flex flex-wrap items-center gap-x-2 gap-y-1">
-      {#if takesFiles && (!full || instead.length > 0)}
-        <AddFiles
-          replaces={instead.length > 0}
-          deliverableId={place.id}
-          place={place.title}
-          wants={place.wants}
-          {formKey}
-          {largest}
-          take={(files) => take({ files, link: null })}
-        />
-      {/if}
-      {#each ways as way (way.key)}
-        <button
-          type="button"
-          class="btn order-3 btn-sm"
-          disabled={!scripted.yes}
-          aria-expanded={panel === way.key}
-          onclick={() => (panel = panel === way.key ? null : way.key)}
-        >
-          <way.icon size={18} strokeWidth={1.75} aria-hidden="true" />
-          {way.labelAt?.(at) ?? way.label}
-          <span class="sr-only">{way.said(place.title)}</span>
-        </button>
-      {/each}
-    </div>
+    <ServedPart
+      part={PlaceWays}
+      of={{
+        at,
+        replaces: instead.length > 0,
+        panel,
+        choose: (chosen: string | null) => (panel = chosen),
+        take: (files: File[]) => take({ files, link: null })
+      }}
+    />
     {#each problems as problem (problem)}<Message kind="problem">{problem}</Message>{/each}
     {#if open}
       {#await open.panel() then { default: Panel }}

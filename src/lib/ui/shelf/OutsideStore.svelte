@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FileText, Folder, RefreshCw } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { addressText } from '$core/links/address';
   import { sizeText } from '$core/materials/size-text';
@@ -59,7 +59,7 @@
       <h2 class="text-xl font-semibold wrap-anywhere">{path === '/' ? 'At the top' : path}</h2>
       {#if above !== null}<a class="btn btn-sm" href={folderHref(above)}>Up</a>{/if}
       <button class="btn btn-sm" onclick={again} disabled={!scripted.yes || reading}>
-        <RefreshCw size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Icon name="refresh-cw" />
         {reading ? 'Asking the store …' : 'Ask the store again'}
       </button>
       <form method="post" action="?/forget" use:act class="ml-auto">
@@ -93,10 +93,10 @@
           <li class="py-2">
             <div class="flex flex-wrap items-center gap-x-3">
               {#if entry.kind === 'folder'}
-                <Folder size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
+                <Icon name="folder" size={20} class="opacity-70" />
                 <a class="link py-2 font-medium wrap-anywhere link-hover" href={folderHref(entry.path)}>{entry.name}</a>
               {:else}
-                <FileText size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />
+                <Icon name="file-text" size={20} class="opacity-70" />
                 <span class="min-w-0 font-medium wrap-anywhere">{entry.name}</span>
                 <span class="text-sm opacity-85">
                   {#if entry.changedAt !== null}<When moment={entry.changedAt} />,{/if}

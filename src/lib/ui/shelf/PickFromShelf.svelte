@@ -2,7 +2,7 @@
   import { fileAddress } from '$core/materials/source';
   import type { SubmitFunction } from '@sveltejs/kit';
   import { enhance } from '$app/forms';
-  import { Eye } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { SvelteMap } from 'svelte/reactivity';
   import { piecesText } from '$core/pieces/places';
   import { sizeText } from '$core/materials/size-text';
@@ -107,7 +107,7 @@
             aria-expanded={looking === file.id}
             onclick={() => (looking = looking === file.id ? null : file.id)}
           >
-            <Eye size={18} strokeWidth={1.75} aria-hidden="true" />
+            <Icon name="eye" />
           </button>
           {#if looking === file.id}
             <div class="basis-full pb-3">

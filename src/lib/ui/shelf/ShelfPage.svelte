@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Pin, Plus } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { inOrder, type ShelfFile, type ShelfFolder, type ShelfQuota } from '$core/shelf/views';
   import { pieceRefusalWords } from '$core/pieces/refusals';
   import { act } from '$ui/forms/act';
@@ -13,6 +13,7 @@
   import FolderTools from './FolderTools.svelte';
   import MadeHere from './MadeHere.svelte';
   import Quota from './Quota.svelte';
+  import ServedPart from '$ui/served/ServedPart.svelte';
   import ShelfRow from './ShelfRow.svelte';
 
   interface Props {
@@ -79,20 +80,24 @@
     <span class="ml-auto flex flex-wrap gap-2">
       <a class="btn btn-sm" href="/portfolios">Portfolios</a>
       <a class="btn btn-sm" href="/shelf/store">From a store elsewhere</a>
-      {#if scripted.yes && !query.binned}
+      {#if !query.binned}
         <MadeHere {folder} {largest} />
         <input
           {id}
           type="file"
           multiple
-          class="peer sr-only"
+          class="needs-scripts peer sr-only"
+          disabled={!scripted.yes}
           onchange={(event) => {
             take([...(event.currentTarget.files ?? [])]);
             event.currentTarget.value = '';
           }}
         />
-        <label for={id} class="btn btn-primary btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-accent">
-          <Plus size={18} strokeWidth={1.75} aria-hidden="true" /> Add files
+        <label
+          for={id}
+          class="needs-scripts btn btn-primary btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-accent"
+        >
+          <Icon name="plus" /> Add files
         </label>
       {/if}
     </span>
@@ -150,7 +155,7 @@
       {:else}
         <ul class="divide-y divide-base-300 rounded border border-base-300 bg-base-100 px-4">
           {#each files as file (file.id)}
-            <ShelfRow {file} folders={listed} {largest} />
+            <li class="py-2"><ServedPart part={ShelfRow} of={{ file, folders: listed, largest }} /></li>
           {/each}
         </ul>
       {/if}
@@ -188,12 +193,8 @@
             aria-current={one.id === query.folderId ? 'page' : undefined}
             class="flex items-baseline gap-2 border-l-2 border-transparent py-1 pl-3 hover:border-accent aria-[current]:border-primary aria-[current]:font-semibold"
           >
-            {#if one.pinned}<Pin
-                size={14}
-                strokeWidth={1.75}
-                class="shrink-0 self-center"
-                aria-label="Kept at the top"
-              />{/if}
+            {#if one.pinned}<Icon name="pin" size={14} class="self-center" /><span class="sr-only">Kept at the top</span
+              >{/if}
             <span class="min-w-0 wrap-anywhere">{one.name}</span>
             {#if one.files > 0}<span class="figures ml-auto text-sm opacity-80">{one.files}</span>{/if}
           </a>

@@ -2,7 +2,7 @@
   import type { Snippet } from 'svelte';
   import type { Found } from '$core/search/found';
   import type { RunwayDue, RunwaySession } from '$core/plan/runway';
-  import { CircleUser, Inbox, LogOut } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import EmblemSheet from '$ui/courses/EmblemSheet.svelte';
   import Runway from '$ui/plan/Runway.svelte';
   import SearchField from '$ui/search/SearchField.svelte';
@@ -53,7 +53,7 @@
     >
     <form method="post" action="/sign-out" data-sveltekit-reload>
       <button class="grid size-9 place-items-center rounded hover:bg-current/15" aria-label="Sign out" title="Sign out">
-        <LogOut size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Icon name="log-out" />
       </button>
     </form>
   {/if}
@@ -96,7 +96,7 @@
           aria-current={path.startsWith('/tidings') ? 'page' : undefined}
           title="Tidings"
         >
-          <Inbox size={18} strokeWidth={1.75} aria-hidden="true" />
+          <Icon name="inbox" />
           <span class="sr-only">Tidings</span>
           {#if person.unread > 0}<span class="figures text-sm font-semibold"
               ><span aria-hidden="true">{person.unread}</span><span class="sr-only">{`, ${person.unread} new`}</span
@@ -107,7 +107,7 @@
       <div class="flex items-center gap-2 max-sm:hidden">{@render own()}</div>
       <details class="relative sm:hidden">
         <summary class="grid h-11 w-9 place-items-center" aria-label="Theme and account">
-          <CircleUser size={18} strokeWidth={1.75} aria-hidden="true" />
+          <Icon name="circle-user" />
         </summary>
         <div class="absolute right-0 z-40 flex items-center gap-1 rounded bg-(--bar) p-2 shadow-lg">
           {@render own()}

@@ -1,8 +1,9 @@
 <script lang="ts">
-  import type { Eye } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
+  import type { IconName } from '$ui/icons/drawings';
 
   interface Props {
-    icon: typeof Eye;
+    icon: IconName;
     /** What it does and to what, for who does not see the row that it stands in. */
     label: string;
     title?: string;
@@ -13,7 +14,7 @@
     onclick?: () => void;
   }
   /** A button of a row: an icon whose words are spoken, and shown where the pointer rests. */
-  const { icon: Icon, label, title = label, expanded, disabled = false, onclick }: Props = $props();
+  const { icon, label, title = label, expanded, disabled = false, onclick }: Props = $props();
 </script>
 
 <button
@@ -25,5 +26,5 @@
   {disabled}
   {onclick}
 >
-  <Icon size={18} strokeWidth={1.75} aria-hidden="true" />
+  <Icon name={icon} />
 </button>

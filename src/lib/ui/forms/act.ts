@@ -25,9 +25,10 @@ export function act(form: HTMLFormElement, onBusy?: (busy: boolean) => void) {
     return async ({ update, result }) => {
       if (result.type === 'error' && result.status === undefined) await applyAction(UNREACHED);
       else await update({ reset: false });
-      if (result.type === 'failure') await invalidateAll();
       delete form.dataset.busy;
       onBusy?.(false);
+      // Whoever mends what was refused and presses again does not wait for the page to be read anew.
+      if (result.type === 'failure') await invalidateAll();
     };
   };
   return enhance(form, submit);

@@ -203,3 +203,31 @@ test('marks are fetched as a table, looked at line by line, and kept all togethe
   const listed = await promisify(execFile)('python3', ['-m', 'zipfile', '-l', await zip.path()]);
   expect(listed.stdout).toContain(', round 1/');
 });
+
+test('a teacher who is away is told on whose clocks a moment is given, and it is kept as that moment', async ({
+  world
+}) => {
+  const odile = await world.as('odile');
+  await world.sql("update people set zone = 'America/St_Johns' where handle = 'odile'");
+  await odile.goto(`${world.url}/marking`);
+  await odile
+    .getByRole('main')
+    .getByRole('listitem')
+    .getByRole('link', { name: /Field report/ })
+    .first()
+    .click();
+  const later = odile.getByLabel('Return it at a set time');
+  await expect(odile.getByText(/^Return it at a set time/)).toContainText('(on the clocks of Faroe)');
+  await odile.getByLabel('Points of 40').fill('29');
+  await later.fill('2027-03-20T18:00');
+  const here = odile.url();
+  await odile.getByRole('button', { name: 'Return as settled' }).click();
+  const kept = async () => {
+    const [mark] = await world.sql('select return_at from marks where return_at is not null');
+    return mark ? new Date(String(mark.return_at)).toISOString() : null;
+  };
+  await expect.poll(kept).toBe('2027-03-20T18:00:00.000Z');
+  await odile.goto(here);
+  await expect(odile.getByText(/^Goes back by itself/)).toContainText('15:30 (St Johns)');
+  await expectAccessible(odile);
+});

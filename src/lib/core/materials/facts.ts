@@ -1,5 +1,6 @@
 import type { BlobFacts } from './blob-facts';
 import { sizeText } from './size-text';
+import { thousands } from '../thousands';
 
 /** What a look at a picture or an ear at a recording found; null where nothing. */
 export function emptyWords(facts: BlobFacts | null): string | null {
@@ -31,7 +32,7 @@ export function troubleFact(facts: BlobFacts | null): string | null {
       return 'This file could not be read here.';
     case 'too-many-pixels': {
       const { width = 0, height = 0 } = facts.pixels ?? {};
-      return `This picture has ${width.toLocaleString('en-GB')} × ${height.toLocaleString('en-GB')} pixels, too many to be shown.`;
+      return `This picture has ${thousands(width)} × ${thousands(height)} pixels, too many to be shown.`;
     }
     case 'unpacks-too-large':
       return `This archive would unpack to ${sizeText(facts.unpacked?.bytes ?? 0)}, so it is never opened here.`;

@@ -4,6 +4,7 @@ import { sizeText } from '../materials/size-text';
 import { piecesText } from './places';
 import { WANTED_KINDS, type WantedKind } from './kinds';
 import { span } from '../time/words';
+import { thousands } from '../thousands';
 
 /**
  * What is wanted, one short phrase for each part, in the order in which a student thinks of them.
@@ -37,10 +38,10 @@ function setWords({ font, spacing }: Wants): string[] {
 /** How a number of each measure is said: "800 words", "1 page". */
 export const UNITS = {
   howMany: piecesText,
-  words: (n: number) => (n === 1 ? '1 word' : `${n.toLocaleString('en-GB')} words`),
+  words: (n: number) => (n === 1 ? '1 word' : `${thousands(n)} words`),
   pages: (n: number) => (n === 1 ? '1 page' : `${n} pages`),
   seconds: (n: number) => span(n * 1000),
-  pixels: (n: number) => `${n.toLocaleString('en-GB')} pixels`
+  pixels: (n: number) => `${thousands(n)} pixels`
 };
 
 /** A line spacing as people say it. */
@@ -77,7 +78,7 @@ export function rangeWords({ from, to }: Range, say: (n: number) => string): str
 
 /** The smaller number needs its unit only where it differs from the larger one's. */
 function bare(from: number, largerSaid: string): string {
-  return /(words|pages|pieces|pixels)$/.test(largerSaid) ? from.toLocaleString('en-GB') : span(from * 1000);
+  return /(words|pages|pieces|pixels)$/.test(largerSaid) ? thousands(from) : span(from * 1000);
 }
 
 function listed(items: string[]): string {

@@ -1,4 +1,3 @@
-import { parseText } from 'media-captions';
 import { span } from '../time/words';
 import type { Stretch } from './stretches';
 
@@ -23,6 +22,8 @@ const LONGEST = 7;
 export async function readCaptions(text: string): Promise<Caption[] | null> {
   const clean = text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
   const type = /^WEBVTT(\s|$)/.test(clean) ? 'vtt' : 'srt';
+  // Only who brings captions needs what reads them.
+  const { parseText } = await import('media-captions');
   const { cues } = await parseText(clean, { type, strict: false, errors: false });
   const captions = cues
     .map(({ startTime, endTime, text: said }) => ({ from: startTime, to: endTime, text: plain(said) }))

@@ -1,5 +1,5 @@
-import { tzOffset } from '@date-fns/tz';
-import { DAY, MINUTE, type Moment } from './moment';
+import { DAY, type Moment } from './moment';
+import { offsetAt } from './offsets';
 
 /**
  * Calendar days of a zone. Every page asks for them, and the runway draws them in the browser: they rest on the zone's offset alone, which
@@ -42,17 +42,3 @@ function instantOf(shown: number, zone: string): Moment {
   const happens = [before, after].filter((at) => at + offsetAt(at, zone) === shown);
   return happens.length > 0 ? Math.min(...happens) : before;
 }
-
-/** Milliseconds by which a zone's clocks are ahead of UTC. Lists ask for the same moments over and over: no zone changes within a quarter of an hour. */
-function offsetAt(moment: Moment, zone: string): number {
-  const key = `${Math.floor(moment / (15 * MINUTE))} ${zone}`;
-  let offset = offsets.get(key);
-  if (offset === undefined) {
-    offset = tzOffset(zone, new Date(moment)) * MINUTE;
-    if (Number.isNaN(offset)) throw new RangeError(`No such time, or no such zone: ${moment}, ${zone}`);
-    if (offsets.size > 20_000) offsets.clear();
-    offsets.set(key, offset);
-  }
-  return offset;
-}
-const offsets = new Map<string, number>();

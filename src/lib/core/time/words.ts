@@ -1,5 +1,6 @@
 import { onHomeChange, zoneBeside } from './home';
 import { DAY, HOUR, MINUTE, SECOND, type Moment } from './moment';
+import { offsetAt } from './offsets';
 
 /**
  * An instant as a reader sees it: "Tue 10 Mar, 22:00", with the year where the day and month could mean two, and with the
@@ -8,16 +9,13 @@ import { DAY, HOUR, MINUTE, SECOND, type Moment } from './moment';
  * @param zone the reader's IANA zone
  */
 export function absolute(moment: Moment, zone: string, now: Moment): string {
-  const kind = Math.abs(moment - now) > 300 * DAY ? 'dayWithYear' : 'day';
-  const key = `${moment} ${kind} ${zone}`;
+  const withYear = Math.abs(moment - now) > 300 * DAY;
+  const key = `${moment} ${withYear} ${zone}`;
   const known = said.get(key);
   if (known !== undefined) return known;
   // Of a class, a course, a term, the same few moments are said over and over; past so many, begin anew.
   if (said.size > 5000) said.clear();
-  const day = dateFormat(zone, kind)
-    .format(moment)
-    .replace(/^(\w+),/, '$1');
-  const words = `${day}, ${dateFormat(zone, 'time').format(moment)}${zoneBeside(zone)}`;
+  const words = `${shortDay(moment, zone, withYear)}, ${timeOfDay(moment, zone)}${zoneBeside(zone)}`;
   said.set(key, words);
   return words;
 }
@@ -35,33 +33,38 @@ export function dayToTheSecond(moment: Moment, zone: string, now: Moment): strin
  * (Atlantic/Faroe)".
  */
 export function completeMoment(moment: Moment, zone: string): string {
-  const day = dateFormat(zone, 'dayWithYear')
-    .format(moment)
-    .replace(/^(\w+),/, '$1');
-  return `${day}, ${toTheSecond(moment, zone)} (${zone})`;
+  return `${shortDay(moment, zone, true)}, ${toTheSecond(moment, zone)} (${zone})`;
 }
 
 /** A moment whose zone is named in the sentence around it: "Tue 10 Mar, 22:00". */
 export function dayAndTime(moment: Moment, zone: string): string {
-  const day = dateFormat(zone, 'day')
-    .format(moment)
-    .replace(/^(\w+),/, '$1');
-  return `${day}, ${dateFormat(zone, 'time').format(moment)}`;
+  return `${shortDay(moment, zone, false)}, ${timeOfDay(moment, zone)}`;
 }
 
 /** Time of day to the second, for receipts: "21:14:07". */
 export function toTheSecond(moment: Moment, zone: string): string {
-  return dateFormat(zone, 'seconds').format(moment);
+  return shown(moment, zone).clock;
 }
+
+/** The day alone, short: "Tue 10 Mar". */
+export const dayInShort = (moment: Moment, zone: string): string => shortDay(moment, zone, false);
+
+/** The day of one week: "Tue 10". */
+export const dayOfWeek = (moment: Moment, zone: string): string => dayInShort(moment, zone).replace(/ \w+$/, '');
+
+/** The time of day: "22:00". */
+export const timeOfDay = (moment: Moment, zone: string): string => toTheSecond(moment, zone).slice(0, 5);
 
 /** The day alone: "Tuesday 10 March". */
 export function dayName(moment: Moment, zone: string): string {
-  return dateFormat(zone, 'dayName').format(moment);
+  const { weekday, day, month } = shown(moment, zone);
+  return `${weekday} ${day} ${month}`;
 }
 
 /** A day of the calendar, written `YYYY-MM-DD`: "10 March". */
 export function calendarDay(day: string): string {
-  return dateFormat('UTC', 'calendarDay').format(Date.parse(day));
+  const { day: ofMonth, month } = shown(Date.parse(day), 'UTC');
+  return `${ofMonth} ${month}`;
 }
 
 /** Where an instant lies from now: "in 3 h", "2 days ago", "now". */
@@ -90,21 +93,35 @@ function joined(big: number, bigUnit: string, small: number, smallUnit: string):
   return small === 0 ? `${big} ${bigUnit}` : `${big} ${bigUnit} ${small} ${smallUnit}`;
 }
 
-const FORMATS = {
-  day: { weekday: 'short', day: 'numeric', month: 'short' },
-  dayWithYear: { weekday: 'short', day: 'numeric', month: 'short', year: 'numeric' },
-  dayName: { weekday: 'long', day: 'numeric', month: 'long' },
-  calendarDay: { day: 'numeric', month: 'long' },
-  time: { hour: '2-digit', minute: '2-digit', hourCycle: 'h23' },
-  seconds: { hour: '2-digit', minute: '2-digit', second: '2-digit', hourCycle: 'h23' }
-} as const satisfies Record<string, Intl.DateTimeFormatOptions>;
+const WEEKDAYS = ['Sunday', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday'];
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December'
+];
+const short = (month: string) => month.slice(0, month === 'September' ? 4 : 3);
 
-const made = new Map<string, Intl.DateTimeFormat>();
+/**
+ * What a clock and a calendar on a wall show. Said in plain words here: formatters of the platform take longer to begin in a
+ * browser than a whole page of moments does.
+ */
+function shown(moment: Moment, zone: string) {
+  const at = new Date(moment + offsetAt(moment, zone));
+  const [weekday = '', month = ''] = [WEEKDAYS[at.getUTCDay()], MONTHS[at.getUTCMonth()]];
+  return { weekday, month, day: at.getUTCDate(), year: at.getUTCFullYear(), clock: at.toISOString().slice(11, 19) };
+}
 
-/** Making a formatter costs a hundred times what using it does, and a list shows dozens. */
-function dateFormat(zone: string, kind: keyof typeof FORMATS): Intl.DateTimeFormat {
-  const key = `${zone} ${kind}`;
-  let format = made.get(key);
-  if (!format) made.set(key, (format = new Intl.DateTimeFormat('en-GB', { ...FORMATS[kind], timeZone: zone })));
-  return format;
+/** "Tue 10 Mar", or "Tue 10 Mar 2027". */
+function shortDay(moment: Moment, zone: string, withYear: boolean): string {
+  const { weekday, day, month, year } = shown(moment, zone);
+  return `${weekday.slice(0, 3)} ${day} ${short(month)}${withYear ? ` ${year}` : ''}`;
 }

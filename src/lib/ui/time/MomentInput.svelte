@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OnTheClocks from './OnTheClocks.svelte';
   interface Props {
     label: string;
     name: string;
@@ -11,5 +12,6 @@
 
 <label class="text-sm"
   >{label}
+  <OnTheClocks />
   <input class="input block input-sm" type="datetime-local" {name} {value} />
 </label>

@@ -12,7 +12,7 @@ export default {
     adapter: { ...node, adapt: (builder) => node.adapt({ ...builder, compress }) },
     alias: { $core: 'src/lib/core', $server: 'src/lib/server', $ui: 'src/lib/ui' },
     // src/hooks.server.ts asks the same of every request that changes something, and knows the one exception.
-    csrf: { checkOrigin: false },
+    csrf: { trustedOrigins: ['*'] },
     csp: {
       mode: 'auto',
       directives: {

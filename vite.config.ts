@@ -3,6 +3,7 @@ import { fileURLToPath } from 'node:url';
 import { sveltekit } from '@sveltejs/kit/vite';
 import tailwindcss from '@tailwindcss/vite';
 import { defineConfig } from 'vitest/config';
+import { sharedChunks } from './scripts/lib/shared-chunks.mjs';
 import { opencvPlain } from './scripts/lib/opencv-plain.mjs';
 
 const { version } = JSON.parse(readFileSync('package.json', 'utf8')) as { version: string };
@@ -22,19 +23,11 @@ const server = {
   retry: 1
 };
 
-/**
- * Small modules that the frame of every page loads: together they are one file. Each by itself would cost more in names and
- * wrapping than it holds.
- */
-const FRAME =
-  /src\/lib\/(ui\/(time\/reader|shelf\/shelf-reader|materials\/look|forms\/reach|courses\/Emblem|primitives\/Message)|core\/(live\/topics|grades\/points|pages\/walk))\.|svelte\/src\/internal\/(disclose-version|flags)/;
-
 export default defineConfig({
-  plugins: [tailwindcss(), sveltekit(), opencvPlain()],
+  plugins: [tailwindcss(), sveltekit(), opencvPlain(), sharedChunks()],
   worker: { format: 'es', plugins: () => [opencvPlain()] },
   build: {
     rolldownOptions: {
-      output: { codeSplitting: { groups: [{ name: 'frame', test: FRAME }] } },
       // The rules do nothing by being loaded: what a page uses of them comes without what stands beside it.
       treeshake: { moduleSideEffects: (id: string) => !/\/src\/lib\/core\/|\/decimal\.js\//.test(id) }
     }

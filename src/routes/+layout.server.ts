@@ -1,14 +1,20 @@
 import { asDependency, topics } from '$core/live/topics';
 import { homeZone } from '$core/time/home';
+import { offsetsAround } from '$core/time/offsets';
 import { clock } from '$server/clock';
+import { EXPLAINED_COOKIE } from '$ui/shell/explained';
+
+/** Characters that are read of what a browser says was explained. */
+const MOST_EXPLAINED = 1000;
 
 /** What the shell of every page shows. */
-export const load = ({ locals, depends }) => {
+export const load = ({ locals, depends, cookies }) => {
   depends(asDependency(topics.tidings));
   const { person, reader, theme, drawn } = locals;
+  const [now, home] = [clock.now(), homeZone()];
   return {
     drawn,
-    now: clock.now(),
+    now,
     person: person && {
       id: person.id,
       name: person.name,
@@ -19,7 +25,9 @@ export const load = ({ locals, depends }) => {
       unread: person.unread
     },
     zone: reader.zone,
-    home: homeZone(),
+    home,
+    clocks: [...new Set([reader.zone, ...(home ? [home] : [])])].map((zone) => offsetsAround(now, zone)),
+    explained: (cookies.get(EXPLAINED_COOKIE) ?? '').slice(0, MOST_EXPLAINED),
     theme
   };
 };

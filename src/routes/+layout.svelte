@@ -1,15 +1,18 @@
 <script lang="ts">
   import '../app.css';
-  import { untrack } from 'svelte';
+  import { onMount, untrack } from 'svelte';
   import { page } from '$app/state';
   import { reachBy } from '$ui/forms/reach';
   import { topics } from '$core/live/topics';
   import { setHome } from '$core/time/home';
+  import { tellOffsets } from '$core/time/offsets';
   import { followLive } from '$ui/live/follow';
   import type { Found } from '$core/search/found';
   import Message from '$ui/primitives/Message.svelte';
+  import { setExplained } from '$ui/shell/explained';
   import Shell from '$ui/shell/Shell.svelte';
   import { setLook } from '$ui/materials/look';
+  import { arrived } from '$ui/served/arriving';
   import { setReadShelf } from '$ui/shelf/shelf-reader';
   import { setNow, setZone } from '$ui/time/reader';
   import { setUploads, Uploads } from '$ui/uploads/uploads.svelte';
@@ -21,6 +24,7 @@
   const { data, children } = $props();
   /** Milliseconds between two readings of a page whose links are being looked at. */
   const LOOKING = 1500;
+  onMount(arrived);
   const runway = new RunwayData();
   rememberLists();
   const line = watchLine();
@@ -30,7 +34,9 @@
   setReadShelf(async (query) => (await import('./shared/read-shelf')).readShelf(query));
   // Before anything on the page says a moment.
   setHome(untrack(() => data.home));
+  untrack(() => data.clocks).forEach(tellOffsets);
   setZone(() => data.zone);
+  setExplained(() => data.explained);
   setNow(() => page.data.now ?? data.now);
   /** Reads the page anew, but never one that cannot be reached: that would put an error page in its place. */
   const current = keepCurrent(isThere, (touched) => {

@@ -36,6 +36,32 @@ test('a piece is looked at in place, named as the brief wants, moved and noted; 
   expect(order).toEqual(['bb.jpg', 'a.jpg']);
 });
 
+test('pieces are dragged into another order by their grips, once a pointer has come near', async ({ world }) => {
+  const ilse = await world.as('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
+  const main = ilse.getByRole('main');
+  await ilse
+    .getByLabel('Add files to Photographs')
+    .setInputFiles([await photograph('a.jpg'), await photograph('bb.jpg')]);
+  const [grip, below] = [main.getByLabel('Drag a.jpg'), main.getByLabel('Drag bb.jpg')];
+  await below.scrollIntoViewIfNeeded();
+  await grip.hover();
+  await expect(grip).toHaveAttribute('tabindex', '0');
+  const [from, to] = [await grip.boundingBox(), await below.boundingBox()];
+  if (!from || !to) throw new Error('nothing to hold');
+  await ilse.mouse.down();
+  await ilse.mouse.move(from.x + 8, from.y + 16, { steps: 5 });
+  await ilse.mouse.move(to.x + 8, to.y + 30, { steps: 15 });
+  // What is dragged is hidden where it would come to stand.
+  const names = () => main.getByRole('link', { name: /^(a|bb)\.jpg$/, includeHidden: true }).allTextContents();
+  await expect.poll(names).toEqual(['bb.jpg', 'a.jpg']);
+  const kept = ilse.waitForResponse((answer) => answer.url().includes('placePiece'));
+  await ilse.mouse.up();
+  await kept;
+  await ilse.reload();
+  await expect.poll(names).toEqual(['bb.jpg', 'a.jpg']);
+});
+
 test('what is being looked at when the connection breaks can be tried again', async ({ world }) => {
   const ilse = await world.as('ilse');
   await openFromList(ilse, 'Field report, rock pools');

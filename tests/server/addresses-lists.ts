@@ -7,6 +7,7 @@ export const OF_ANYBODY = [
   'GET /healthz',
   'GET /.well-known/jwks.json',
   'GET /batons.svg',
+  'GET /icons.svg',
   'GET /signed-in/still',
   'GET /password/lost',
   'GET /password/[token]',

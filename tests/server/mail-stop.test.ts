@@ -1,7 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { execute, inTransaction } from '$server/db/connection';
 import { queueMail, readEml, readOutbox } from '$server/mail/mail';
-import { stopAddress } from '$server/mail/stop';
+import { readStop, stopAddress } from '$server/mail/stop';
+import { seal } from '$server/secrets';
 import { readMailWishes } from '$server/tidings/wishes';
 import { OFFICE, smallCourse } from './kit';
 import { serve, type Served } from './served';
@@ -48,6 +49,12 @@ describe('the link in a mail', () => {
     const answer = await fetch(served.url + path, { method: 'POST', body: form });
     expect(answer.status).toBe(200);
     expect((await readMailWishes(school.ilse)).aside).toBe(false);
+  });
+
+  it('still opens from a mail of a time when more kinds were told', async () => {
+    const told = JSON.stringify({ person: school.ilse.id, kinds: ['a-kind-of-before', 'aside'] });
+    const sealed = (await seal(told, 'mail-stop')).toString('base64url');
+    expect(await readStop(sealed)).toEqual({ person: school.ilse.id, kinds: ['aside'] });
   });
 
   it('is nobody’s to make up', async () => {

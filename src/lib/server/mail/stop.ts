@@ -5,7 +5,14 @@ import { seal, unseal } from '../secrets';
 
 /** What the receiver of a mail can end: kinds of tidings by mail, or the summaries that somebody without an account gets. */
 export const Stop = z.union([
-  z.object({ person: z.uuid(), kinds: z.array(z.enum(KINDS)).min(1) }),
+  z.object({
+    person: z.uuid(),
+    // Mails stand for years: a kind of which nothing is told any more has ended by itself.
+    kinds: z
+      .array(z.string())
+      .min(1)
+      .transform((named) => KINDS.filter((kind) => named.includes(kind)))
+  }),
   z.object({ family: z.string().min(1) })
 ]);
 export type Stop = z.infer<typeof Stop>;

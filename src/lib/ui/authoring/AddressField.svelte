@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Editor } from '@tiptap/core';
-  import { Link as LinkIcon } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { webAddress } from '$core/links/address';
 
   /** Makes a link of what is chosen in the text, changes where one leads, or takes it away. */
@@ -42,7 +42,7 @@
   title="Link"
   aria-pressed={on}
   aria-expanded={open}
-  onclick={begin}><LinkIcon size={16} strokeWidth={1.75} aria-hidden="true" /></button
+  onclick={begin}><Icon name="link" size={16} /></button
 >
 {#if open}
   <span class="flex flex-wrap items-center gap-1">

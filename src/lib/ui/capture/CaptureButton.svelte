@@ -1,11 +1,12 @@
 <script lang="ts" generics="G">
   import type { Component } from 'svelte';
-  import type { Mic } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
+  import type { IconName } from '$ui/icons/drawings';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import Message from '$ui/primitives/Message.svelte';
 
   interface Props {
-    icon: typeof Mic;
+    icon: IconName;
     label: string;
     goal: G;
     /** What opens, fetched when it does. */
@@ -14,13 +15,13 @@
     named: string;
   }
   /** Opens what captures something for a goal. */
-  const { icon: Icon, label, goal, dialog, named }: Props = $props();
+  const { icon, label, goal, dialog, named }: Props = $props();
   const scripted = whenScripted();
   let opened = $state.raw<ReturnType<typeof dialog> | null>(null);
 </script>
 
 <button type="button" class="btn btn-sm" disabled={!scripted.yes} onclick={() => (opened = dialog())}>
-  <Icon size={16} strokeWidth={1.75} aria-hidden="true" />
+  <Icon name={icon} size={16} />
   {label}
 </button>
 {#if opened}

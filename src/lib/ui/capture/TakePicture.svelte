@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Camera } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import Message from '$ui/primitives/Message.svelte';
   import { NoDevice, openDevice, type Source } from './devices';
 
@@ -55,6 +55,6 @@
 ></video>
 {#if source}
   <button type="button" class="btn btn-primary btn-sm" disabled={!seen} onclick={take}>
-    <Camera size={18} strokeWidth={1.75} aria-hidden="true" /> Take the picture
+    <Icon name="camera" /> Take the picture
   </button>
 {/if}

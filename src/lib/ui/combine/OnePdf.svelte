@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ArrowDown, ArrowUp } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { onDestroy, untrack } from 'svelte';
   import { sizeText } from '$core/materials/size-text';
   import { withEnding } from '$core/pieces/names';
@@ -82,14 +82,14 @@
         class="btn btn-square btn-ghost btn-sm"
         aria-label="{one.piece.name} earlier"
         disabled={i === 0}
-        onclick={() => move(i, i - 1)}><ArrowUp size={18} strokeWidth={1.75} aria-hidden="true" /></button
+        onclick={() => move(i, i - 1)}><Icon name="arrow-up" /></button
       >
       <button
         type="button"
         class="btn btn-square btn-ghost btn-sm"
         aria-label="{one.piece.name} later"
         disabled={i === order.length - 1}
-        onclick={() => move(i, i + 1)}><ArrowDown size={18} strokeWidth={1.75} aria-hidden="true" /></button
+        onclick={() => move(i, i + 1)}><Icon name="arrow-down" /></button
       >
     </li>
   {/each}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { getZone, getNow } from '$ui/time/reader';
-  import { BookOpen, Megaphone } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { OutlineItem } from '$core/courses/outline';
   import { timeToDue } from '$core/packets/due';
   import { sizeText } from '$core/materials/size-text';
@@ -28,8 +28,8 @@
   class="grid gap-x-4 gap-y-1 px-3 py-2.5 hover:bg-base-200 md:grid-cols-[minmax(0,1fr)_19rem_13rem] md:items-center"
 >
   <span class="flex items-center gap-2">
-    {#if item.kind === 'material'}<BookOpen size={18} strokeWidth={1.75} aria-hidden="true" />{/if}
-    {#if item.kind === 'notice'}<Megaphone size={18} strokeWidth={1.75} aria-hidden="true" />{/if}
+    {#if item.kind === 'material'}<Icon name="book-open" />{/if}
+    {#if item.kind === 'notice'}<Icon name="megaphone" />{/if}
     <span class={item.kind === 'assignment' || (item.kind === 'notice' && item.unread) ? 'font-semibold' : ''}
       >{item.title}</span
     >

@@ -3,7 +3,7 @@
   import OneButton from '$ui/primitives/OneButton.svelte';
   import { reach } from '$ui/forms/reach';
   import { dragHandle, dragHandleZone, SHADOW_ITEM_MARKER_PROPERTY_NAME } from 'svelte-dnd-action';
-  import { GripVertical } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { deserialize } from '$app/forms';
   import { invalidateAll } from '$app/navigation';
   import { insideWords, moved, type OutlineItem as Item, type OutlineUnit as Unit } from '$core/courses/outline';
@@ -12,6 +12,7 @@
   import Message from '$ui/primitives/Message.svelte';
   import AddMaterials from './AddMaterials.svelte';
   import OutlineItem from './OutlineItem.svelte';
+  import { setCourseZone } from '$ui/time/reader';
   import Showing from './Showing.svelte';
   import UnitForm from './UnitForm.svelte';
 
@@ -24,6 +25,7 @@
   /** The outline in its teacher's hands: everything can be moved, by pointer and by keyboard. */
   const { course, units, current, largest }: Props = $props();
 
+  setCourseZone(() => course.zone);
   /** While something is moved, the page shows where it would go; after that, what the server says. */
   let order = $derived(units.map((unit) => ({ ...unit, id: unit.id ?? 'loose', items: [...unit.items] })));
   const scripted = whenScripted();
@@ -154,7 +156,7 @@
             class="grid h-11 w-11 cursor-grab place-items-center"
             aria-label="Move {item.title}: drag, or use Up and Down beside it"
           >
-            <GripVertical size={18} strokeWidth={1.75} aria-hidden="true" />
+            <Icon name="grip-vertical" />
           </button>
           <div>
             <OutlineItem {item} reader="teacher" />

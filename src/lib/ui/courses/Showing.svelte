@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OnTheClocks from '$ui/time/OnTheClocks.svelte';
   import { getNow } from '$ui/time/reader';
   import { toWallClock } from '$core/time/wall-clock';
   import { absolute } from '$core/time/words';
@@ -32,7 +33,7 @@
       ><input type="checkbox" class="checkbox checkbox-sm" name="hidden" checked={hidden} /> Hide it</label
     >
     <label>
-      Show it from
+      Show it from <OnTheClocks />
       <input
         class="input block input-sm"
         type="datetime-local"

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OnTheClocks from '$ui/time/OnTheClocks.svelte';
   import { toWallClock } from '$core/time/wall-clock';
   import { act } from '$ui/forms/act';
 
@@ -20,7 +21,7 @@
     <input class="input block input-sm" name="title" value={title} required maxlength="200" />
   </label>
   <label class="text-sm">
-    Starts
+    Starts <OnTheClocks />
     <input
       class="input block input-sm"
       type="datetime-local"

@@ -1,5 +1,6 @@
 <script lang="ts">
-  import { Circle, ImagePlus, Minus, PenLine, Square, Trash2, Type, X } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
+  import type { IconName } from '$ui/icons/drawings';
   import { strokeSvg } from '$core/drawings/svg';
   import {
     COLOUR_NAMES,
@@ -28,12 +29,12 @@
   /** A drawing as it is made: with a pen that is felt, a finger, a mouse, or by keys alone. */
   const { strokes, alt, under, add, drop, setAlt, setUnder, save }: Props = $props();
   const id = $props.id();
-  const TOOLS: ReadonlyArray<[StrokeKind, typeof PenLine, string]> = [
-    ['ink', PenLine, 'Pen'],
-    ['line', Minus, 'Line'],
-    ['box', Square, 'Box'],
-    ['oval', Circle, 'Oval'],
-    ['text', Type, 'Text']
+  const TOOLS: ReadonlyArray<[StrokeKind, IconName, string]> = [
+    ['ink', 'pen-line', 'Pen'],
+    ['line', 'minus', 'Line'],
+    ['box', 'square', 'Box'],
+    ['oval', 'circle', 'Oval'],
+    ['text', 'type', 'Text']
   ];
   let tool = $state<StrokeKind | 'drop'>('ink');
   let colour = $state(0);
@@ -104,7 +105,7 @@
 <section aria-label="Drawing" class="my-3 rounded border border-base-300 bg-base-100 text-sm">
   <div class="flex flex-wrap items-center gap-x-3 gap-y-2 border-b border-base-300 p-2">
     <div role="radiogroup" aria-label="With what" class="flex">
-      {#each TOOLS as [kind, Icon, label] (kind)}
+      {#each TOOLS as [kind, icon, label] (kind)}
         <button
           type="button"
           role="radio"
@@ -112,7 +113,7 @@
           aria-label={label}
           title={label}
           class={['btn btn-square btn-sm', tool === kind ? 'btn-primary' : 'btn-ghost']}
-          onclick={() => (tool = kind)}><Icon size={18} strokeWidth={1.75} aria-hidden="true" /></button
+          onclick={() => (tool = kind)}><Icon name={icon} /></button
         >
       {/each}
       <button
@@ -122,7 +123,7 @@
         aria-label="Take strokes away"
         title="Take strokes away"
         class={['btn btn-square btn-sm', tool === 'drop' ? 'btn-primary' : 'btn-ghost']}
-        onclick={() => (tool = 'drop')}><X size={18} strokeWidth={1.75} aria-hidden="true" /></button
+        onclick={() => (tool = 'drop')}><Icon name="x" /></button
       >
     </div>
     <label class="text-xs"
@@ -145,7 +146,7 @@
       >
     {/if}
     <label class="btn btn-ghost btn-sm">
-      <ImagePlus size={16} strokeWidth={1.75} aria-hidden="true" /> Picture under it
+      <Icon name="image-plus" size={16} /> Picture under it
       <input
         type="file"
         accept="image/*"
@@ -157,7 +158,7 @@
         }}
       />
     </label>
-    {#if under}<IconButton icon={Trash2} label="Take the picture away" onclick={() => setUnder(null)} />{/if}
+    {#if under}<IconButton icon="trash-2" label="Take the picture away" onclick={() => setUnder(null)} />{/if}
     <span class="ml-auto flex gap-2">
       <button type="button" class="btn btn-ghost btn-sm" onclick={() => save('svg')}>Save as SVG</button>
       <button type="button" class="btn btn-ghost btn-sm" onclick={() => save('png')}>Save as PNG</button>

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Download, Upload } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { isMeant, unpackCells, type BoardFilter } from '$core/grades/board';
   import type { GradeBook } from '$core/grades/book';
   import { absolute } from '$core/time/words';
@@ -58,11 +58,8 @@
 <div class="mb-3 flex flex-wrap items-end gap-x-3 gap-y-2">
   <h2 class="grow text-2xl font-semibold">Grade book</h2>
   <a class="btn btn-sm" href="{home}/scheme">How it counts</a>
-  <a class="btn btn-sm" href="{home}/csv" download
-    ><Download size={16} strokeWidth={1.75} aria-hidden="true" /> As CSV</a
-  >
-  <a class="btn btn-sm" href="{home}/take"><Upload size={16} strokeWidth={1.75} aria-hidden="true" /> Points from CSV</a
-  >
+  <a class="btn btn-sm" href="{home}/csv" download><Icon name="download" size={16} /> As CSV</a>
+  <a class="btn btn-sm" href="{home}/take"><Icon name="upload" size={16} /> Points from CSV</a>
 </div>
 {#if !book.own}<p class="mb-2 max-w-prose text-sm">
     This course has no scheme of its own yet: it counts as is usual. Say under “How it counts” what holds here.

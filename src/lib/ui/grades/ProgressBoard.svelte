@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Download } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { isMeant, unpackCells, type BoardColumn, type BoardFilter, type BoardRow } from '$core/grades/board';
   import { absolute } from '$core/time/words';
   import EmptyState from '$ui/primitives/EmptyState.svelte';
@@ -52,8 +52,7 @@
 
 <div class="mb-3 flex flex-wrap items-end gap-x-4 gap-y-2">
   <h2 class="text-2xl font-semibold">Progress board</h2>
-  <a class="btn ml-auto btn-sm" href="/courses/{course}/board/csv" download
-    ><Download size={16} strokeWidth={1.75} aria-hidden="true" /> As CSV</a
+  <a class="btn ml-auto btn-sm" href="/courses/{course}/board/csv" download><Icon name="download" size={16} /> As CSV</a
   >
   {#if teaches}
     <OneButton action="?/open" fields={{ open: board.open ? 'no' : 'yes' }} class="btn btn-sm"

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ArrowDown, Check, Undo2 } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Track } from '$core/judging/track';
   import type { TrackMove } from '$core/packets/track-moves';
   import type { Moment } from '$core/time/moment';
@@ -35,10 +35,7 @@
               ? 'border-primary bg-primary text-primary-content'
               : 'border-dashed border-base-300'}"
         >
-          {#if i < here}<Check size={16} strokeWidth={2.25} />{:else if i === here}<ArrowDown
-              size={16}
-              strokeWidth={2.25}
-            />{/if}
+          {#if i < here}<Icon name="check" size={16} />{:else if i === here}<Icon name="arrow-down" size={16} />{/if}
         </span>
         {#if i < stages.length - 1}<span class="min-h-4 w-0.5 grow {i < here ? 'bg-success' : 'bg-base-300'}"
           ></span>{/if}
@@ -68,7 +65,7 @@
       {#each moves as move, i (`${move.at} ${i}`)}
         <li class="border-l-4 pl-3 {move.back ? 'border-l-accent' : 'border-l-base-300'}">
           <p class="flex flex-wrap items-center gap-x-2">
-            {#if move.back}<Undo2 size={16} strokeWidth={1.75} aria-hidden="true" />{/if}
+            {#if move.back}<Icon name="undo-2" size={16} />{/if}
             <span>
               {#if move.to === null}Past “{move.from}”, the last stage{:else}{move.back ? 'Back' : 'On'} from “{move.from}”
                 to “{move.to}”{/if}, by {who(move.office)}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { shapeAddress } from '$core/materials/source';
-  import { CircleCheck, TriangleAlert } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { addressText } from '$core/links/address';
   import { isFine } from '$core/links/verdict';
   import { verdictText, verdictWords } from '$core/links/words';
@@ -37,8 +37,8 @@
   <div class="min-w-0 flex-1 basis-64">
     {#if look}
       <p class="flex flex-wrap items-center gap-x-2">
-        {#if fine}<CircleCheck size={18} strokeWidth={1.75} class="text-success" aria-hidden="true" />
-        {:else}<TriangleAlert size={18} strokeWidth={1.75} class="text-error" aria-hidden="true" />{/if}
+        {#if fine}<Icon name="circle-check" class="text-success" />
+        {:else}<Icon name="triangle-alert" class="text-error" />{/if}
         <b>{verdictText(look.verdict)}</b>
         <time class="opacity-80" datetime={new Date(look.at).toISOString()}
           >looked at {absolute(look.at, zone(), look.at)}</time

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { CircleCheck, TriangleAlert } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { addressText } from '$core/links/address';
   import { isDoubtful } from '$core/links/verdict';
   import { insideText, verdictText } from '$core/links/words';
@@ -20,8 +20,8 @@
   <ul class="grid gap-1 py-1">
     {#each shown as link (link.url)}
       <li class="flex flex-wrap items-center gap-x-2">
-        {#if isDoubtful(link)}<TriangleAlert size={16} strokeWidth={1.75} class="text-error" aria-hidden="true" />
-        {:else if link.verdict}<CircleCheck size={16} strokeWidth={1.75} class="text-success" aria-hidden="true" />{/if}
+        {#if isDoubtful(link)}<Icon name="triangle-alert" size={16} class="text-error" />
+        {:else if link.verdict}<Icon name="circle-check" size={16} class="text-success" />{/if}
         <a class="link wrap-anywhere" href={link.url} target="_blank" rel="noopener noreferrer"
           >{addressText(link.url)}</a
         >

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ArrowDown, ArrowUp, Ellipsis } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Row } from '@tanstack/table-core';
   import { onMount, type Snippet } from 'svelte';
   import { countedPoints } from '$core/grades/points';
@@ -113,8 +113,8 @@
               onclick={() => header.column.toggleSorting()}
             >
               {String(header.column.columnDef.header)}
-              {#if sorted === 'asc'}<ArrowUp size={14} aria-hidden="true" />
-              {:else if sorted === 'desc'}<ArrowDown size={14} aria-hidden="true" />{/if}
+              {#if sorted === 'asc'}<Icon name="arrow-up" size={14} />
+              {:else if sorted === 'desc'}<Icon name="arrow-down" size={14} />{/if}
             </button>
           </th>
         {/each}
@@ -138,7 +138,7 @@
               data-sveltekit-keepfocus
               aria-expanded={open === line.studentId}
               aria-label="For {line.student} alone"
-              title="For {line.student} alone"><Ellipsis size={18} strokeWidth={1.75} aria-hidden="true" /></a
+              title="For {line.student} alone"><Icon name="ellipsis" /></a
             >
           </td>
         </tr>

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OnTheClocks from '$ui/time/OnTheClocks.svelte';
   import type { Snippet } from 'svelte';
   import type { Criterion } from '$core/assignments/rubric';
   import { judging, stepRefusal } from '$core/judging/registry';
@@ -105,7 +106,7 @@
 <div class="mt-4 grid gap-2">
   {#if !correcting && way.points}
     <label class="text-sm"
-      >Return it at a set time, or leave this empty for now
+      >Return it at a set time, or leave this empty for now <OnTheClocks />
       <input class="input mt-0.5 block w-full input-sm" type="datetime-local" name="at" bind:value={values.at} />
     </label>
     {#if errors.at}<p class="text-error">{errors.at}</p>{/if}
@@ -133,11 +134,11 @@
   <ToChange {criteria} levels={values.levels} prompts={round.prompts} places={round.places} />
   <div class="flex flex-wrap gap-3">
     <label class="text-sm"
-      >New due moment
+      >New due moment <OnTheClocks />
       <input class="input block input-sm" type="datetime-local" name="due" bind:value={values.due} />
     </label>
     <label class="text-sm"
-      >New closing moment
+      >New closing moment <OnTheClocks />
       <input class="input block input-sm" type="datetime-local" name="closes" bind:value={values.closes} />
     </label>
   </div>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Keyboard } from '@lucide/svelte';
   import { onMount } from 'svelte';
   import IconButton from '$ui/forms/IconButton.svelte';
 
@@ -29,7 +28,7 @@
 </script>
 
 <svelte:window onkeydown={press} />
-<IconButton icon={Keyboard} label="Keys of this page" onclick={() => sheet?.showModal()} />
+<IconButton icon="keyboard" label="Keys of this page" onclick={() => sheet?.showModal()} />
 <dialog bind:this={sheet} aria-labelledby="marking-keys" class="modal">
   <div class="modal-box">
     <h2 id="marking-keys" class="mb-3 text-xl font-semibold">Keys of this page</h2>

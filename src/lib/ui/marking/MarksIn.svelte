@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Download } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { MarksPlan } from '$core/marking/marks-file';
   import Message from '$ui/primitives/Message.svelte';
   import TableIn from './TableIn.svelte';
@@ -23,9 +23,7 @@
   kept, and the students see nothing until you return their work.
 </p>
 <p class="mb-6">
-  <a class="btn" href={csv} download
-    ><Download size={18} strokeWidth={1.75} aria-hidden="true" /> The table as it is now</a
-  >
+  <a class="btn" href={csv} download><Icon name="download" /> The table as it is now</a>
 </p>
 {#if problem}<Message kind="problem">{problem}</Message>{/if}
 {#if kept && plan}

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OnTheClocks from '$ui/time/OnTheClocks.svelte';
   import { meetingState, type Meeting } from '$core/marking/meeting';
   import type { WaitReminder } from '$core/marking/waiting';
   import { act } from '$ui/forms/act';
@@ -34,7 +35,7 @@
     <form method="post" action="?/answerReminder" use:act class="mt-2 flex flex-wrap items-end gap-3">
       <input type="hidden" name="round" value={round} />
       <label class="text-sm"
-        >It comes back by
+        >It comes back by <OnTheClocks />
         <input class="input block input-sm" type="datetime-local" name="until" />
       </label>
       <label class="grow text-sm"
@@ -63,6 +64,7 @@
     <p class="text-sm">The work stays with you until then. Offer up to three times; {student} takes one.</p>
     <input type="hidden" name="round" value={round} />
     <input type="hidden" name="key" value={key} />
+    <p class="text-sm"><OnTheClocks /></p>
     <div class="flex flex-wrap gap-2">
       {#each ['First', 'Second', 'Third'] as name (name)}
         <input class="input input-sm" type="datetime-local" name="offered" aria-label="{name} time" />

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { BookOpen } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { MaterialView } from '$core/courses/views';
   import { kindText } from '$core/materials/preview';
   import { sizeText } from '$core/materials/size-text';
@@ -14,7 +14,7 @@
 
 <details bind:open class="border-b border-base-300">
   <summary class="flex min-h-11 cursor-pointer items-center gap-2 py-1.5">
-    <BookOpen size={18} strokeWidth={1.75} aria-hidden="true" />
+    <Icon name="book-open" />
     <span class="font-semibold underline underline-offset-2">{material.title}</span>
     <span class="text-sm opacity-85">{kindText(material.name)}, {sizeText(material.size)}</span>
   </summary>

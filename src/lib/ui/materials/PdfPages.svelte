@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { ChevronLeft, ChevronRight } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { TO_SHEET } from './to-sheet';
   import { openPdf, type OpenPdf } from './open-pdf';
 
@@ -53,7 +53,7 @@
   {:else}
     <div class="mb-3 flex flex-wrap items-center gap-2">
       <button class="btn btn-sm" onclick={() => go(no - 1)} disabled={no === 1} aria-label="Page before">
-        <ChevronLeft size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Icon name="chevron-left" />
       </button>
       <label class="flex items-center gap-2">
         Page
@@ -68,7 +68,7 @@
         of {pdf.pages}
       </label>
       <button class="btn btn-sm" onclick={() => go(no + 1)} disabled={no === pdf.pages} aria-label="Page after">
-        <ChevronRight size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Icon name="chevron-right" />
       </button>
     </div>
     <div class="relative mx-auto w-fit" data-sheet={no}>

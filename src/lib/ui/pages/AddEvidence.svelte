@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FileUp } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { getReadShelf } from '$ui/shelf/shelf-reader';
   import ShelfFiles from '$ui/shelf/ShelfFiles.svelte';
   import { ShelfSearch } from '$ui/shelf/shelf-search.svelte';
@@ -38,7 +38,7 @@
   <div class="flex flex-wrap items-center gap-2">
     <p class="font-semibold">{words}</p>
     <label class="btn btn-sm">
-      <FileUp size={16} strokeWidth={1.75} aria-hidden="true" /> From this device
+      <Icon name="file-up" size={16} /> From this device
       <input type="file" multiple class="sr-only" onchange={({ currentTarget }) => void chosen(currentTarget)} />
     </label>
     <button type="button" class="btn btn-ghost btn-sm" onclick={close}>That is all</button>

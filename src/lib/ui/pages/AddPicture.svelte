@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Camera, ImagePlus } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { fileAddress, shapeAddress } from '$core/materials/source';
   import { isPicture } from '$core/materials/preview';
   import TakePicture from '$ui/capture/TakePicture.svelte';
@@ -25,7 +25,7 @@
 <section aria-label="A picture for the page" class="grid gap-3 border-b border-base-300 bg-base-200 px-4 py-3">
   <div class="flex flex-wrap items-center gap-2">
     <label class="btn btn-sm">
-      <ImagePlus size={16} strokeWidth={1.75} aria-hidden="true" /> From this device
+      <Icon name="image-plus" size={16} /> From this device
       <input
         type="file"
         accept="image/*"
@@ -35,7 +35,7 @@
       />
     </label>
     <button type="button" class="btn btn-sm" aria-expanded={camera} onclick={() => (camera = !camera)}>
-      <Camera size={16} strokeWidth={1.75} aria-hidden="true" /> With the camera
+      <Icon name="camera" size={16} /> With the camera
     </button>
     <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
   </div>

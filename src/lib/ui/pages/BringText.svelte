@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FileInput } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
 
   interface Props {
     label: string;
@@ -10,7 +10,7 @@
 </script>
 
 <label class="btn btn-ghost btn-sm" title="{label}: DOCX, ODT, PPTX, XLSX, CSV, HTML, Markdown">
-  <FileInput size={16} strokeWidth={1.75} aria-hidden="true" />
+  <Icon name="file-input" size={16} />
   {label}
   <input
     type="file"

@@ -1,15 +1,6 @@
 <script lang="ts">
   import { dragHandle, dragHandleZone, type DndEvent } from 'svelte-dnd-action';
-  import {
-    ArrowDown,
-    ArrowUp,
-    CopyPlus,
-    GripVertical,
-    Maximize,
-    MessageSquareText,
-    Plus,
-    Trash2
-  } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Editor } from '@tiptap/core';
   import { ratioOf, RATIOS } from '$core/pages/nodes/frame';
   import IconButton from '$ui/forms/IconButton.svelte';
@@ -90,7 +81,7 @@
       type="button"
       class="btn btn-primary btn-sm"
       onclick={() => (showing = items.findIndex(({ frame }) => frame.at === current?.at))}
-      ><Maximize size={16} strokeWidth={1.75} aria-hidden="true" /> Show it</button
+      ><Icon name="maximize" size={16} /> Show it</button
     >
     <select
       class="select w-20 select-sm"
@@ -104,12 +95,12 @@
   {#if current}
     {@const frame = current}
     <div class="flex flex-wrap">
-      <IconButton icon={Plus} label="A frame behind this one" onclick={() => addFrame(editor, frame)} />
-      <IconButton icon={CopyPlus} label="A copy of this frame" onclick={() => addFrame(editor, frame, true)} />
-      <IconButton icon={ArrowUp} label="Frame up" onclick={() => moveFrame(editor, frame, frame.index - 1)} />
-      <IconButton icon={ArrowDown} label="Frame down" onclick={() => moveFrame(editor, frame, frame.index + 1)} />
-      <IconButton icon={MessageSquareText} label="What you say to it" onclick={() => openNotes(editor, frame)} />
-      <IconButton icon={Trash2} label="Take this frame away" onclick={() => removeFrame(editor, frame)} />
+      <IconButton icon="plus" label="A frame behind this one" onclick={() => addFrame(editor, frame)} />
+      <IconButton icon="copy-plus" label="A copy of this frame" onclick={() => addFrame(editor, frame, true)} />
+      <IconButton icon="arrow-up" label="Frame up" onclick={() => moveFrame(editor, frame, frame.index - 1)} />
+      <IconButton icon="arrow-down" label="Frame down" onclick={() => moveFrame(editor, frame, frame.index + 1)} />
+      <IconButton icon="message-square-text" label="What you say to it" onclick={() => openNotes(editor, frame)} />
+      <IconButton icon="trash-2" label="Take this frame away" onclick={() => removeFrame(editor, frame)} />
     </div>
   {/if}
   <ol
@@ -122,7 +113,7 @@
     {#each dragged ?? items as item, i (item.id)}
       <li class="flex min-w-0 items-center gap-1">
         <span use:dragHandle aria-label="Move frame {i + 1}" class="grid size-6 cursor-grab place-items-center"
-          ><GripVertical size={14} aria-hidden="true" /></span
+          ><Icon name="grip-vertical" size={14} /></span
         >
         <button
           type="button"

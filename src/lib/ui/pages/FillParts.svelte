@@ -8,7 +8,6 @@
 
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { X } from '@lucide/svelte';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { reachJson } from '$ui/forms/reach-json';
   import Message from '$ui/primitives/Message.svelte';
@@ -81,7 +80,7 @@
   <div class="flex h-full flex-col">
     <div class="flex items-center gap-4 border-b border-base-300 px-4 py-2">
       <h2 id="{id}-title" class="text-lg font-semibold wrap-anywhere">Your part of {goal.name}</h2>
-      <span class="ml-auto"><IconButton icon={X} label="Close" onclick={done} /></span>
+      <span class="ml-auto"><IconButton icon="x" label="Close" onclick={done} /></span>
     </div>
     <div class="min-h-0 flex-1 overflow-y-auto p-4">
       {#if given && writer}

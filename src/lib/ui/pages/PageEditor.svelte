@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { X } from '@lucide/svelte';
   import type { Editor } from '@tiptap/core';
   import { page } from '$app/state';
   import { invalidateAll } from '$app/navigation';
@@ -219,7 +218,7 @@
             >{aside ? 'Hide' : 'Show'} the {toChange.length > 0 ? 'list' : 'brief'}</button
           >
         {/if}
-        <IconButton icon={X} label="Close; every word is kept" onclick={() => void done()} />
+        <IconButton icon="x" label="Close; every word is kept" onclick={() => void done()} />
       </span>
     </div>
     {#if saving.state === 'refused' || problem || (leaving && saving.state !== 'here')}

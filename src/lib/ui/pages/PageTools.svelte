@@ -1,6 +1,5 @@
 <script lang="ts">
   import type { Editor } from '@tiptap/core';
-  import { History, ImagePlus } from '@lucide/svelte';
   import { fromMarkdown, toMarkdown } from '$core/pages/markdown';
   import IconButton from '$ui/forms/IconButton.svelte';
   import Message from '$ui/primitives/Message.svelte';
@@ -80,8 +79,8 @@
 <div class="border-b border-base-300">
   <Toolbar {editor} tools={PAGE_TOOLS} {turn}>
     {#snippet more()}
-      <IconButton icon={ImagePlus} label="Picture" expanded={open === 'picture'} onclick={() => toggle('picture')} />
-      <IconButton icon={History} label="Earlier times" expanded={open === 'times'} onclick={() => toggle('times')} />
+      <IconButton icon="image-plus" label="Picture" expanded={open === 'picture'} onclick={() => toggle('picture')} />
+      <IconButton icon="history" label="Earlier times" expanded={open === 'times'} onclick={() => toggle('times')} />
       <BringText label="Bring a text in" bring={(file) => void bringIn(file)} />
       {#if inTable}
         {#each TABLE_TOOLS as { label, run } (label)}

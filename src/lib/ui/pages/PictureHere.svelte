@@ -1,12 +1,12 @@
 <script lang="ts">
-  import { ImagePlus } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
 
   /** Chooses a picture of this device that is to stand here. */
   const { add }: { add: (file: File) => void } = $props();
 </script>
 
 <label class="btn btn-ghost btn-sm">
-  <ImagePlus size={16} strokeWidth={1.75} aria-hidden="true" /> Picture
+  <Icon name="image-plus" size={16} /> Picture
   <input
     type="file"
     accept="image/*"

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
-  import { ChevronLeft, ChevronRight, MessageSquareText, X } from '@lucide/svelte';
   import type { Editor } from '@tiptap/core';
   import { ratioOf, RATIOS } from '$core/pages/nodes/frame';
   import IconButton from '$ui/forms/IconButton.svelte';
@@ -139,17 +138,17 @@
       {/if}
     </div>
     <div class="flex items-center gap-2 bg-base-200 px-2 py-1 text-base-content">
-      <IconButton icon={ChevronLeft} label="The frame before" disabled={at === 0} onclick={() => go(at - 1)} />
+      <IconButton icon="chevron-left" label="The frame before" disabled={at === 0} onclick={() => go(at - 1)} />
       <IconButton
-        icon={ChevronRight}
+        icon="chevron-right"
         label="The next frame"
         disabled={at >= frames.length - 1}
         onclick={() => go(at + 1)}
       />
       <span class="figures text-sm" role="status">{at + 1} of {frames.length}</span>
       <span class="ml-auto flex">
-        <IconButton icon={MessageSquareText} label="What you say" expanded={notes} onclick={() => (notes = !notes)} />
-        <IconButton icon={X} label="End showing" onclick={() => sheet?.close()} />
+        <IconButton icon="message-square-text" label="What you say" expanded={notes} onclick={() => (notes = !notes)} />
+        <IconButton icon="x" label="End showing" onclick={() => sheet?.close()} />
       </span>
     </div>
   </div>

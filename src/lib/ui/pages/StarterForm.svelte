@@ -2,7 +2,7 @@
   import { onDestroy, onMount } from 'svelte';
   import { enhance } from '$app/forms';
   import type { Editor } from '@tiptap/core';
-  import { SearchCheck } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { told } from '$ui/forms/told';
   import Message from '$ui/primitives/Message.svelte';
   import Toolbar from '$ui/rich/Toolbar.svelte';
@@ -121,7 +121,7 @@
       <Toolbar {editor} tools={PROMPT_TOOLS} {turn} label="What is asked">
         {#snippet more()}
           <button type="button" class="btn btn-ghost btn-sm" onclick={() => writer?.findQuestions(writing)}>
-            <SearchCheck size={16} strokeWidth={1.75} aria-hidden="true" /> Find the questions
+            <Icon name="search-check" size={16} /> Find the questions
           </button>
           <PictureHere add={(file) => void addPicture(file)} />
           <BringText label="Bring a document in" bring={(file) => void bringIn(file)} />

@@ -1,5 +1,4 @@
 import type { Editor } from '@tiptap/core';
-import { ListChecks, PencilLine, Pilcrow, Redo2, Sheet, Sigma, SquareSplitVertical, Undo2 } from '@lucide/svelte';
 import { HEADINGS, PLAIN_TOOLS, TABLE, type Tool } from '$ui/rich/tools';
 
 /** What a page holds besides what any text with parts does. */
@@ -9,26 +8,26 @@ export const PAGE_TOOLS: Tool[] = [
   {
     mark: 'taskList',
     label: 'List to tick off',
-    icon: ListChecks,
+    icon: 'list-checks',
     run: (e) => e.chain().focus().toggleTaskList().run()
   },
   TABLE,
   {
     mark: 'formula',
     label: 'Formula',
-    icon: Sigma,
+    icon: 'sigma',
     run: (e) => place(e, { type: 'formula', attrs: { tex: '' } })
   },
   {
     mark: 'footnote',
     label: 'Note at the foot',
-    icon: Pilcrow,
+    icon: 'pilcrow',
     run: (e) => place(e, { type: 'footnote', attrs: { text: '' } })
   },
   {
     mark: 'sheet',
     label: 'Sheet of cells',
-    icon: Sheet,
+    icon: 'sheet',
     run: (e) =>
       e
         .chain()
@@ -39,7 +38,7 @@ export const PAGE_TOOLS: Tool[] = [
   {
     mark: 'drawing',
     label: 'Drawing',
-    icon: PencilLine,
+    icon: 'pencil-line',
     run: (e) =>
       e
         .chain()
@@ -50,11 +49,11 @@ export const PAGE_TOOLS: Tool[] = [
   {
     mark: 'pageBreak',
     label: 'New sheet from here',
-    icon: SquareSplitVertical,
+    icon: 'square-split-vertical',
     run: (e) => e.chain().focus().insertContent({ type: 'pageBreak' }).run()
   },
-  { mark: 'undo', label: 'Undo', icon: Undo2, run: (e) => e.chain().focus().undo().run() },
-  { mark: 'redo', label: 'Do again', icon: Redo2, run: (e) => e.chain().focus().redo().run() }
+  { mark: 'undo', label: 'Undo', icon: 'undo-2', run: (e) => e.chain().focus().undo().run() },
+  { mark: 'redo', label: 'Do again', icon: 'redo-2', run: (e) => e.chain().focus().redo().run() }
 ];
 
 const newId = () => `n-${crypto.randomUUID().slice(0, 8)}`;

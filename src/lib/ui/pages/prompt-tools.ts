@@ -1,5 +1,4 @@
 import type { Editor, JSONContent } from '@tiptap/core';
-import { ListOrdered, ListTodo, SquarePen, UserPen } from '@lucide/svelte';
 import { newId } from '$ui/forms/new-id';
 import type { Tool } from '$ui/rich/tools';
 
@@ -32,13 +31,13 @@ export const PROMPT_TOOLS: Tool[] = [
   {
     mark: 'answer',
     label: 'Place for an answer',
-    icon: SquarePen,
+    icon: 'square-pen',
     run: (e) => put(e, () => ({ type: 'answer', attrs: { id: newId(), optional: false }, content: EMPTY }))
   },
   {
     mark: 'choice',
     label: 'Choice',
-    icon: ListTodo,
+    icon: 'list-todo',
     run: (e) =>
       put(e, () => ({
         type: 'choice',
@@ -48,7 +47,7 @@ export const PROMPT_TOOLS: Tool[] = [
   {
     mark: 'entries',
     label: 'Numbered entries',
-    icon: ListOrdered,
+    icon: 'list-ordered',
     run: (e) =>
       put(e, () => ({
         type: 'entries',
@@ -62,7 +61,7 @@ export const PROMPT_TOOLS: Tool[] = [
   {
     mark: 'teachersPart',
     label: 'Part that only the teacher fills',
-    icon: UserPen,
+    icon: 'user-pen',
     run: (e) => put(e, () => ({ type: 'teachersPart', attrs: { id: newId() }, content: EMPTY }))
   }
 ];

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import OnTheClocks from '$ui/time/OnTheClocks.svelte';
   import { absolute } from '$core/time/words';
   import { act } from '$ui/forms/act';
   import Field from '$ui/forms/Field.svelte';
@@ -99,7 +100,9 @@
       <Field label="People in each, at most"
         ><input class="input w-24" type="number" name="size" min="1" max="30" value={choosing?.size ?? 3} /></Field
       >
-      <Field label="Until" about="empty to end it"><input class="input" type="datetime-local" name="until" /></Field>
+      <Field label="Until" about="empty to end it"
+        ><input class="input" type="datetime-local" name="until" /> <OnTheClocks /></Field
+      >
       <button class="btn btn-sm">Keep</button>
     </form>
   </section>

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Plus } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Wants } from '$core/pieces/wanted';
   import { acceptOf } from '$core/materials/file-kinds';
   import { sizeText } from '$core/materials/size-text';
@@ -59,7 +59,7 @@
       ? 'btn btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-offset-2 peer-focus-visible:outline-accent'
       : 'inline-flex items-center gap-2 text-sm font-medium'}
   >
-    <Plus size={18} strokeWidth={1.75} aria-hidden="true" />
+    <Icon name="plus" />
     {replaces ? 'Another in its place' : 'Add files'} <span class="sr-only">{replaces ? 'in' : 'to'} {place}</span>
   </label>
   {#if !scripted.yes}<button class="btn order-2 btn-sm">Add</button>{/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
-  import { dragHandleZone, type DndEvent } from 'svelte-dnd-action';
   import type { PieceView } from '$core/pieces/piece';
+  import { dragZone } from '$ui/primitives/dragging.svelte';
   import PieceRow from './PieceRow.svelte';
   import { getPlacing } from './placing';
 
@@ -20,23 +20,19 @@
   let dragged = $state<PieceView[] | null>(null);
   const shown = $derived(dragged ?? [...pieces]);
 
-  function consider({ detail }: CustomEvent<DndEvent<PieceView>>) {
-    dragged = detail.items;
-  }
-  async function finalize({ detail }: CustomEvent<DndEvent<PieceView>>) {
-    dragged = detail.items;
-    const index = detail.items.findIndex(({ id }) => id === detail.info.id);
-    if (index >= 0) await placing(detail.info.id, placeId, index);
-    dragged = null;
-  }
+  const options = () => ({ items: shown, type: 'pieces', flipDurationMs: 0, dropTargetStyle: {}, zoneTabIndex: -1 });
+  const hears = {
+    consider: (order: PieceView[]) => void (dragged = order),
+    finalize: async (order: PieceView[], moved: string) => {
+      dragged = order;
+      const index = order.findIndex(({ id }) => id === moved);
+      if (index >= 0) await placing(moved, placeId, index);
+      dragged = null;
+    }
+  };
 </script>
 
-<ul
-  class="min-h-2 divide-y divide-base-300"
-  use:dragHandleZone={{ items: shown, type: 'pieces', flipDurationMs: 0, dropTargetStyle: {}, zoneTabIndex: -1 }}
-  onconsider={consider}
-  onfinalize={finalize}
->
+<ul class="min-h-2 divide-y divide-base-300" {@attach dragZone(options, hears)}>
   {#each shown as piece, i (piece.id)}
     <PieceRow
       {piece}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { ListChecks } from '@lucide/svelte';
   import type { PieceView } from '$core/pieces/piece';
   import CaptureButton from '$ui/capture/CaptureButton.svelte';
   import { getWriting } from './writing';
@@ -10,7 +9,7 @@
 </script>
 
 <CaptureButton
-  icon={ListChecks}
+  icon="list-checks"
   label="Go on answering"
   goal={writing.goalOf(piece)}
   dialog={() => import('$ui/questions/AnswerSheet.svelte')}

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { PenLine } from '@lucide/svelte';
   import { invalidateAll } from '$app/navigation';
   import type { PieceView } from '$core/pieces/piece';
   import CaptureButton from '$ui/capture/CaptureButton.svelte';
@@ -41,7 +40,7 @@
   }}
 />
 <CaptureButton
-  icon={PenLine}
+  icon="pen-line"
   label="Go on writing"
   {goal}
   dialog={() => import('$ui/pages/PageEditor.svelte')}

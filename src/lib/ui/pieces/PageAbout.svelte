@@ -2,7 +2,6 @@
   import { bytesOf } from '$core/pieces/registry';
   import AnsweredPart from './AnsweredPart.svelte';
   import BytesAbout from './BytesAbout.svelte';
-  import { UserPen } from '@lucide/svelte';
   import CaptureButton from '$ui/capture/CaptureButton.svelte';
   import CameBackPart from './CameBackPart.svelte';
   import { getFilling } from './filling-parts';
@@ -20,7 +19,7 @@
 {#if filling && (bytes?.facts?.teachersParts ?? 0) > 0}
   <div class="pl-8">
     <CaptureButton
-      icon={UserPen}
+      icon="user-pen"
       label="Fill in your part"
       goal={filling(piece)}
       dialog={() => import('$ui/pages/FillParts.svelte')}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { BookmarkPlus, Trash2 } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { asPhrase, filledPhrase, matching, ROW, STUDENT, type Phrase } from '$core/remarks/phrases';
   import IconButton from '$ui/forms/IconButton.svelte';
   import type { Phrases } from './remarking.svelte';
@@ -94,10 +94,10 @@
   {/if}
   <p class="mt-1 flex flex-wrap items-center gap-2">
     <button type="button" class="btn btn-sm" disabled={!keepable} onclick={() => void keep()}>
-      <BookmarkPlus size={16} strokeWidth={1.75} aria-hidden="true" /> Keep what stands above as a phrase
+      <Icon name="bookmark-plus" size={16} /> Keep what stands above as a phrase
     </button>
     {#if one && sought !== ''}
-      <IconButton icon={Trash2} label="Let go of “{one.body.slice(0, 60)}”" onclick={() => void drop(one)} />
+      <IconButton icon="trash-2" label="Let go of “{one.body.slice(0, 60)}”" onclick={() => void drop(one)} />
     {/if}
     <span role="status">{said}</span>
   </p>

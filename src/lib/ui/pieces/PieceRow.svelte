@@ -1,7 +1,7 @@
 <script lang="ts">
   import { fileAddress } from '$core/materials/source';
-  import { Eye, GripVertical, Pencil, Trash2 } from '@lucide/svelte';
-  import { dragHandle } from 'svelte-dnd-action';
+  import { dragGrip } from '$ui/primitives/dragging.svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { isPicture } from '$core/materials/preview';
   import type { PieceView } from '$core/pieces/piece';
   import { bytesOf } from '$core/pieces/registry';
@@ -51,16 +51,17 @@
   <div class="flex flex-wrap items-center gap-x-3">
     {#if editable && scripted.yes}
       <span
-        use:dragHandle
+        {@attach dragGrip}
+        role="button"
         aria-label="Drag {piece.name}"
         class="-ml-2 cursor-grab opacity-60 max-sm:hidden"
         tabindex="-1"
       >
-        <GripVertical size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Icon name="grip-vertical" />
       </span>
     {/if}
     {#if pictured}<Thumbnail file={address} />
-    {:else}<row.icon size={20} strokeWidth={1.75} class="shrink-0 opacity-70" aria-hidden="true" />{/if}
+    {:else}<Icon name={row.icon} size={20} class="opacity-70" />{/if}
     <row.head {piece} {address} {editable} {elsewhere} />
     {#if remarked > 0}
       <button type="button" class="link text-sm" onclick={() => (shown = 'peek')}
@@ -70,7 +71,7 @@
     {#if place}<span class="text-sm opacity-80">{place}</span>{/if}
     <div class="ml-auto flex items-center gap-x-1 sm:gap-x-3">
       <IconButton
-        icon={Eye}
+        icon="eye"
         label="Look at {piece.name} here"
         title="Look at it here"
         expanded={shown === 'peek'}
@@ -79,7 +80,7 @@
       />
       {#if editable}
         <IconButton
-          icon={Pencil}
+          icon="pencil"
           label="Rename or move {piece.name}"
           title="Rename it, move it, write a word beside it"
           expanded={shown === 'change'}
@@ -88,7 +89,7 @@
         />
         <form method="post" action="?/removePiece" use:act>
           <input type="hidden" name="pieceId" value={piece.id} />
-          <IconButton icon={Trash2} label="Remove {piece.name}" />
+          <IconButton icon="trash-2" label="Remove {piece.name}" />
         </form>
       {/if}
     </div>

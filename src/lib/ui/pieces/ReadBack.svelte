@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { FileInput } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { deserialize } from '$app/forms';
   import type { PieceView } from '$core/pieces/piece';
   import { reach } from '$ui/forms/reach';
@@ -58,7 +58,7 @@
 {#if goal.starter && READABLE.test(piece.name)}
   <p class="pl-8">
     <button type="button" class="btn btn-sm" disabled={busy} onclick={() => void read()}>
-      <FileInput size={16} strokeWidth={1.75} aria-hidden="true" />
+      <Icon name="file-input" size={16} />
       {copy ? `Read its answers into ${copy.name}` : 'Read its answers into the starter'}
     </button>
   </p>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Trash2 } from '@lucide/svelte';
   import { anchorWords, type RemarkView } from '$core/remarks/remarks';
   import IconButton from '$ui/forms/IconButton.svelte';
   import Message from '$ui/primitives/Message.svelte';
@@ -40,7 +39,7 @@
             onclick={() => goTo(remark)}>{anchorWords(remark.anchor)}</button
           >
           {#if remarking.noting && !remark.returned}
-            <IconButton icon={Trash2} label="Take this remark away" onclick={() => void drop(remark.id)} />
+            <IconButton icon="trash-2" label="Take this remark away" onclick={() => void drop(remark.id)} />
           {/if}
         </div>
         <p class="mt-1 wrap-anywhere whitespace-pre-line">{remark.body}</p>

@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { FileText, GalleryVerticalEnd, Link, ListChecks, MessagesSquare, Mic, PenLine, ScanText } from '@lucide/svelte';
+import type { IconName } from '$ui/icons/drawings';
 import type { PieceKind } from '$core/pieces/kinds';
 import type { PieceView } from '$core/pieces/piece';
 import AnswersAbout from './AnswersAbout.svelte';
@@ -23,7 +23,7 @@ export interface RowPart {
 
 /** How a kind of piece looks in a list: its mark, its name with where that leads, and what is said below it. */
 interface Row {
-  icon: typeof FileText;
+  icon: IconName;
   head: Component<RowPart>;
   about: Component<RowPart>;
   /** The piece itself is shown in its row: it need not be opened to be met. */
@@ -31,14 +31,14 @@ interface Row {
 }
 
 const ROWS: Record<PieceKind, Row> = {
-  file: { icon: FileText, head: BytesHead, about: BytesAbout },
-  scan: { icon: ScanText, head: BytesHead, about: BytesAbout },
-  recording: { icon: Mic, head: BytesHead, about: RecordingAbout, inRow: true },
-  answers: { icon: ListChecks, head: BytesHead, about: AnswersAbout },
-  page: { icon: PenLine, head: BytesHead, about: PageAbout },
-  post: { icon: MessagesSquare, head: BytesHead, about: BytesAbout },
-  portfolio: { icon: GalleryVerticalEnd, head: BytesHead, about: PortfolioAbout },
-  link: { icon: Link, head: LinkHead, about: LinkAbout }
+  file: { icon: 'file-text', head: BytesHead, about: BytesAbout },
+  scan: { icon: 'scan-text', head: BytesHead, about: BytesAbout },
+  recording: { icon: 'mic', head: BytesHead, about: RecordingAbout, inRow: true },
+  answers: { icon: 'list-checks', head: BytesHead, about: AnswersAbout },
+  page: { icon: 'pen-line', head: BytesHead, about: PageAbout },
+  post: { icon: 'messages-square', head: BytesHead, about: BytesAbout },
+  portfolio: { icon: 'gallery-vertical-end', head: BytesHead, about: PortfolioAbout },
+  link: { icon: 'link', head: LinkHead, about: LinkAbout }
 };
 
 export const rowOf = (piece: PieceView): Row => ROWS[piece.kind];

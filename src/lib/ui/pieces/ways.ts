@@ -1,5 +1,5 @@
 import type { Component } from 'svelte';
-import { Combine, GalleryVerticalEnd, Library, Link, ListChecks, Mic, PenLine, ScanText } from '@lucide/svelte';
+import type { IconName } from '$ui/icons/drawings';
 import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
 import { PAGE_FORMS } from '$core/pieces/page';
@@ -24,7 +24,7 @@ export interface Filling {
 /** A way of filling a place, besides choosing files: a button that unfolds a panel, which is fetched when it is opened. */
 export interface Way {
   key: string;
-  icon: typeof Link;
+  icon: IconName;
   label: string;
   /** What it is called at a place where that says more. */
   labelAt?: (at: Filling) => string;
@@ -39,7 +39,7 @@ const into = (title: string) => `into ${title}`;
 export const WAYS: readonly Way[] = [
   {
     key: 'answer',
-    icon: ListChecks,
+    icon: 'list-checks',
     label: 'Answer the questions',
     said: into,
     offered: ({ place, full }) => !full && (place.questions ?? 0) > 0,
@@ -47,7 +47,7 @@ export const WAYS: readonly Way[] = [
   },
   {
     key: 'shelf',
-    icon: Library,
+    icon: 'library',
     label: 'From the Shelf',
     said: into,
     offered: ({ place, full }) => !full && takesKind('file', place.wants),
@@ -55,7 +55,7 @@ export const WAYS: readonly Way[] = [
   },
   {
     key: 'link',
-    icon: Link,
+    icon: 'link',
     label: 'A link',
     said: into,
     offered: ({ place, full }) => !full && takesKind('link', place.wants),
@@ -63,7 +63,7 @@ export const WAYS: readonly Way[] = [
   },
   {
     key: 'write',
-    icon: PenLine,
+    icon: 'pen-line',
     label: 'Write it here',
     labelAt: ({ place }) => (place.starter ? 'Fill in the starter' : 'Write it here'),
     said: into,
@@ -72,7 +72,7 @@ export const WAYS: readonly Way[] = [
   },
   {
     key: 'portfolio',
-    icon: GalleryVerticalEnd,
+    icon: 'gallery-vertical-end',
     label: 'Of a portfolio',
     said: into,
     offered: ({ place, full }) => !full && takesTypes(place.wants, PAGE_FORMS) && takesKind('page', place.wants),
@@ -80,7 +80,7 @@ export const WAYS: readonly Way[] = [
   },
   {
     key: 'scan',
-    icon: ScanText,
+    icon: 'scan-text',
     label: 'Scan sheets',
     said: into,
     offered: ({ place, full }) =>
@@ -89,7 +89,7 @@ export const WAYS: readonly Way[] = [
   },
   {
     key: 'record',
-    icon: Mic,
+    icon: 'mic',
     label: 'Record',
     said: into,
     offered: ({ place, full }) => !full && takesTypes(place.wants, RECORDED) && takesKind('recording', place.wants),
@@ -97,7 +97,7 @@ export const WAYS: readonly Way[] = [
   },
   {
     key: 'combine',
-    icon: Combine,
+    icon: 'combine',
     label: 'Combine or shrink',
     said: (title) => `what lies in ${title}`,
     offered: ({ pieces }) => mergeable(pieces).length > 0,

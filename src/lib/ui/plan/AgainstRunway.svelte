@@ -4,7 +4,7 @@
   import { RUNWAY_DAYS } from '$core/plan/runway';
   import { daysLater, startOfDay } from '$core/time/days';
   import { MINUTE } from '$core/time/moment';
-  import { absolute, span } from '$core/time/words';
+  import { absolute, dayName, span } from '$core/time/words';
   import { getNow } from '$ui/time/reader';
 
   interface Props {
@@ -25,7 +25,7 @@
   const height = $derived(TOP + work.length * ROW);
   const days = $derived(Array.from({ length: RUNWAY_DAYS + 1 }, (_, i) => daysLater(begins, i, zone)));
   const minutes = (length: number) => (length <= 0 ? 'nothing' : span(length * MINUTE));
-  const weekday = (day: number) => new Intl.DateTimeFormat('en-GB', { weekday: 'narrow', timeZone: zone }).format(day);
+  const weekday = (day: number) => dayName(day, zone).slice(0, 1);
   const stands = ({ missing, planned, done, whole }: WorkAgainst) =>
     missing > 0
       ? `${span(missing * MINUTE)} has no place`

@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { DueOn } from '$core/plan/view';
+  import { dayInShort, timeOfDay } from '$core/time/words';
   import { getZone } from '$ui/time/reader';
   import { isOn } from '$core/plan/view';
 
@@ -11,11 +12,7 @@
   /** The head of a day: which it is, and what is due on it. */
   const { day, now, dues }: Props = $props();
   const zone = getZone();
-  const name = $derived(
-    new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: zone() }).format(day)
-  );
-  const clock = (at: number) =>
-    new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone() }).format(at);
+  const name = $derived(dayInShort(day, zone()));
 </script>
 
 <div class="px-1.5 pb-1 text-sm">
@@ -27,7 +24,8 @@
         <a
           class="block min-h-6 min-w-6 link truncate leading-6 link-hover"
           href="/assignments/{id}"
-          title="{title}, due {clock(due)}"><span class="figures">{clock(due)}</span> due: {title}</a
+          title="{title}, due {timeOfDay(due, zone())}"
+          ><span class="figures">{timeOfDay(due, zone())}</span> due: {title}</a
         >
       </li>{/each}
   </ul>

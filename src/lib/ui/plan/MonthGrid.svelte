@@ -3,6 +3,7 @@
   import { isOn, type DueOn, type Session } from '$core/plan/view';
   import { calendarDaysBetween } from '$core/time/days';
   import { movedBy } from '$core/plan/view';
+  import { timeOfDay } from '$core/time/words';
   import { getZone } from '$ui/time/reader';
   import DayHead from './DayHead.svelte';
 
@@ -18,8 +19,6 @@
   /** A month: what is due and what is planned on each day; on a phone, of the days on which there is something. A session goes to another day by dragging it there. */
   const { days, sessions, dues, now, onchoose, onmove }: Props = $props();
   const zone = getZone();
-  const clock = (at: number) =>
-    new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone() }).format(at);
   type Held = Session & { id: string; own: string | null };
   /** While one is dragged, the days as the dragging leaves them. */
   let moving = $state<Map<number, Held[]> | null>(null);
@@ -71,7 +70,7 @@
                   session.late && 'plan-late'
                 ]}
                 onclick={() => onchoose({ ...session, id: session.own })}
-                ><span class="figures">{clock(session.from)}</span>
+                ><span class="figures">{timeOfDay(session.from, zone())}</span>
                 {session.title}{session.late ? ' · late' : ''}</button
               >
             </li>

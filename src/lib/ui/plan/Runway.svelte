@@ -1,7 +1,7 @@
 <script lang="ts">
   import { getZone } from '$ui/time/reader';
   import { layRunway, type RunwayDue, type RunwaySession, type Stroke } from '$core/plan/runway';
-  import { absolute, relative, span } from '$core/time/words';
+  import { absolute, dayOfWeek, relative, span } from '$core/time/words';
   import { MINUTE } from '$core/time/moment';
 
   interface Props {
@@ -57,9 +57,6 @@
     const links = (event.currentTarget as Element).querySelectorAll<SVGAElement>('a');
     links[focused]?.focus();
   }
-
-  const dayLabel = (begins: number) =>
-    new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', timeZone: zone }).format(begins);
 </script>
 
 <nav aria-label="Runway: due moments of the next 14 days" class="border-b border-base-300 bg-base-100">
@@ -83,7 +80,7 @@
           {#each runway.days as day, i (day.begins)}
             <line x1={x(day.at)} x2={x(day.at)} y1="0" y2={HEIGHT} class="stroke-base-300" />
             <text x={x(day.at) + 4} y={HEIGHT - 5} class="fill-base-content text-[11px]" opacity={i === 0 ? 1 : 0.8}>
-              {i === 0 ? 'Today' : dayLabel(day.begins)}
+              {i === 0 ? 'Today' : dayOfWeek(day.begins, zone)}
             </text>
           {/each}
           <path

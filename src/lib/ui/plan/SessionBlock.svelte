@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Pin, Play } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Session } from '$core/plan/view';
   import { absolute, span } from '$core/time/words';
   import { getNow, getZone } from '$ui/time/reader';
@@ -46,11 +46,10 @@
     if (event.detail === 0) onchoose();
   }}
 >
-  {#if session.state === 'pinned'}<Pin
+  {#if session.state === 'pinned'}<Icon
+      name="pin"
       size={12}
-      strokeWidth={2}
       class="inline"
-      aria-hidden="true"
-    />{:else if session.state === 'running'}<Play size={12} strokeWidth={2} class="inline" aria-hidden="true" />{/if}
+    />{:else if session.state === 'running'}<Icon name="play" size={12} class="inline" />{/if}
   {session.title}{session.late ? ' · late' : ''}
 </button>

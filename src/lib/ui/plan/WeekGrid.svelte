@@ -3,6 +3,7 @@
   import type { BusyTime } from '$core/plan/inputs';
   import { isOn, movedBy, shareOfDay, type Session } from '$core/plan/view';
   import { startOfDay } from '$core/time/days';
+  import { dayName } from '$core/time/words';
   import { getZone } from '$ui/time/reader';
   import DayHead from './DayHead.svelte';
   import SessionBlock from './SessionBlock.svelte';
@@ -114,16 +115,7 @@
             style:top="{((hour - first) / (last - first)) * 100}%"
           ></span>{/each}
         {#each shown as day (day)}
-          <div
-            class="relative border-l border-base-300"
-            role="group"
-            aria-label={new Intl.DateTimeFormat('en-GB', {
-              weekday: 'long',
-              day: 'numeric',
-              month: 'long',
-              timeZone: zone()
-            }).format(day)}
-          >
+          <div class="relative border-l border-base-300" role="group" aria-label={dayName(day, zone())}>
             {#each busy.filter(({ from, to }) => to > day && from < day + 25 * HOUR && isOn(Math.max(from, day), day, zone())) as one, i (i)}
               {@const begin = Math.max(0, top(Math.max(one.from, day), day))}
               {@const end = Math.min(100, isOn(one.to - 1, day, zone()) ? top(one.to, day) : 100)}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { dragHandle, dragHandleZone } from 'svelte-dnd-action';
-  import { GripVertical } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { blockName, type Block } from '$core/portfolio/blocks';
   import type { PortfolioFile } from '$core/portfolio/body';
   import { fileAddress } from '$core/materials/source';
@@ -53,8 +53,7 @@
         {#if scripted.yes}<span
             use:dragHandle
             aria-label="Move {name}"
-            class="btn btn-square cursor-grab btn-ghost btn-sm"
-            ><GripVertical size={18} strokeWidth={1.75} aria-hidden="true" /></span
+            class="btn btn-square cursor-grab btn-ghost btn-sm"><Icon name="grip-vertical" /></span
           >{/if}
         {#each [['Up', i - 1, i > 0] as const, ['Down', i + 1, i < order.length - 1] as const] as [words, to, can] (words)}
           <form method="post" action="?/move" use:act>

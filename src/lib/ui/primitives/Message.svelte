@@ -1,6 +1,6 @@
 <script lang="ts">
   import type { Snippet } from 'svelte';
-  import { Anchor, TriangleAlert } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
 
   /** What happened, said where it happened. `problem` is announced at once. */
   const { kind, children }: { kind: 'problem' | 'done'; children: Snippet } = $props();
@@ -11,9 +11,9 @@
   class="my-3 flex gap-3 rounded border-l-4 bg-base-100 p-3 {kind === 'problem' ? 'border-error' : 'border-success'}"
 >
   {#if kind === 'problem'}
-    <TriangleAlert size={20} strokeWidth={1.75} class="mt-0.5 shrink-0 text-error" aria-hidden="true" />
+    <Icon name="triangle-alert" size={20} class="mt-0.5 text-error" />
   {:else}
-    <Anchor size={20} strokeWidth={1.75} class="mt-0.5 shrink-0 text-success" aria-hidden="true" />
+    <Icon name="anchor" size={20} class="mt-0.5 text-success" />
   {/if}
   <div>{@render children()}</div>
 </div>

@@ -1,6 +1,5 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { X } from '@lucide/svelte';
   import { invalidateAll } from '$app/navigation';
   import { isAnswered } from '$core/questions/written';
   import { span } from '$core/time/words';
@@ -98,7 +97,7 @@
           {left > 0 ? `${span(Math.ceil(left / 1000))} left` : 'The time is over'}
         </p>{/if}
       <span class="ml-auto"
-        ><IconButton icon={X} label="Close; every answer is kept" onclick={() => void done()} /></span
+        ><IconButton icon="x" label="Close; every answer is kept" onclick={() => void done()} /></span
       >
     </div>
     {#if asked.length > 0}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { ArrowDown, ArrowUp } from '@lucide/svelte';
   import type { Answer, Asked } from '$core/questions/question';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { spotAnswer, spotIn } from '$core/questions/spot';
@@ -132,9 +131,14 @@
         <li class="flex items-center gap-2">
           <span class="figures w-6 opacity-80">{i + 1}.</span>
           <span class="min-w-0 flex-1">{text}</span>
-          <IconButton icon={ArrowUp} label="{text}: further up" disabled={i === 0} onclick={() => move(order, i, -1)} />
           <IconButton
-            icon={ArrowDown}
+            icon="arrow-up"
+            label="{text}: further up"
+            disabled={i === 0}
+            onclick={() => move(order, i, -1)}
+          />
+          <IconButton
+            icon="arrow-down"
             label="{text}: further down"
             disabled={i === order.length - 1}
             onclick={() => move(order, i, 1)}

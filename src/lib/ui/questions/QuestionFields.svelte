@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Plus, Trash2 } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Question } from '$core/questions/question';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { option } from './new-question';
@@ -47,7 +47,7 @@
         />
         {#if choice.options.length > 2}
           <IconButton
-            icon={Trash2}
+            icon="trash-2"
             label="Remove option {i + 1} of question {no}"
             onclick={() => {
               choice.options = choice.options.filter(({ id }) => id !== one.id);
@@ -64,7 +64,7 @@
       class="btn btn-ghost btn-sm"
       disabled={choice.options.length >= 30}
       onclick={() => (choice.options = [...choice.options, option('')])}
-      ><Plus size={16} strokeWidth={1.75} aria-hidden="true" /> Another option</button
+      ><Icon name="plus" size={16} /> Another option</button
     >
     <label class="flex items-center gap-2 text-sm"
       ><input type="checkbox" class="checkbox checkbox-sm" bind:checked={choice.several} /> Several may be chosen</label
@@ -141,7 +141,7 @@
       match.left = [...match.left, left];
       match.right = [...match.right, right];
       match.key = { ...match.key, [left.id]: right.id };
-    }}><Plus size={16} strokeWidth={1.75} aria-hidden="true" /> Another pair</button
+    }}><Icon name="plus" size={16} /> Another pair</button
   >
 {:else if question.kind === 'spot'}
   {@const spot = question}
@@ -166,7 +166,6 @@
     type="button"
     class="btn mt-2 btn-ghost btn-sm"
     disabled={order.items.length >= 20}
-    onclick={() => (order.items = [...order.items, option('')])}
-    ><Plus size={16} strokeWidth={1.75} aria-hidden="true" /> Another step</button
+    onclick={() => (order.items = [...order.items, option('')])}><Icon name="plus" size={16} /> Another step</button
   >
 {/if}

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ImagePlus } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Question } from '$core/questions/question';
   import { sendPicture } from '$ui/forms/send-picture';
   import Message from '$ui/primitives/Message.svelte';
@@ -32,7 +32,7 @@
     <img src="{address}/{question.picture.name}" alt={question.picture.alt} class="max-h-24 rounded" />
   {/if}
   <label class="btn btn-sm">
-    <ImagePlus size={16} strokeWidth={1.75} aria-hidden="true" />
+    <Icon name="image-plus" size={16} />
     {busy ? 'On its way …' : question.picture ? 'Another picture' : 'A picture beside it'}
     <span class="sr-only">for question {no}</span>
     <input

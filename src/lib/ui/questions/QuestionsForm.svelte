@@ -2,7 +2,7 @@
   import { untrack } from 'svelte';
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
-  import { ArrowDown, ArrowUp, FileInput, Trash2 } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { MOST_QUESTIONS } from '$core/questions/bounds';
   import type { Question, QuestionSet } from '$core/questions/question';
   import type { BroughtQuestions } from '$core/questions/qti/opened';
@@ -82,16 +82,16 @@
           <span class="text-sm opacity-80">{QUESTION_KINDS.find(({ kind }) => kind === question.kind)?.label}</span>
           <span class="ml-auto flex">
             {#if i > 0}<IconButton
-                icon={ArrowUp}
+                icon="arrow-up"
                 label="Question {i + 1} further up"
                 onclick={() => move(i, -1)}
               />{/if}
             {#if i < questions.length - 1}<IconButton
-                icon={ArrowDown}
+                icon="arrow-down"
                 label="Question {i + 1} further down"
                 onclick={() => move(i, 1)}
               />{/if}
-            <IconButton icon={Trash2} label="Remove question {i + 1}" onclick={() => void questions.splice(i, 1)} />
+            <IconButton icon="trash-2" label="Remove question {i + 1}" onclick={() => void questions.splice(i, 1)} />
           </span>
         </div>
         <label class="block text-sm"
@@ -162,7 +162,7 @@
     <span class="ml-auto flex flex-wrap items-center gap-3">
       {#if set.version > 0}<a class="link text-sm" href={packaged} download>As a package (QTI 3)</a>{/if}
       <label class="btn btn-ghost btn-sm">
-        <FileInput size={16} strokeWidth={1.75} aria-hidden="true" /> Bring questions in
+        <Icon name="file-input" size={16} /> Bring questions in
         <input
           type="file"
           accept=".zip,.xml"

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Trash2 } from '@lucide/svelte';
   import type { Question, Spot } from '$core/questions/question';
   import IconButton from '$ui/forms/IconButton.svelte';
   import SpotPicture from './SpotPicture.svelte';
@@ -77,7 +76,7 @@
           /></label
         >
         <IconButton
-          icon={Trash2}
+          icon="trash-2"
           label="Remove right place {i + 1} of question {no}"
           onclick={() => change(question.key.filter((_, n) => n !== i))}
         />

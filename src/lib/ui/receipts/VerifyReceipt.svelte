@@ -1,6 +1,6 @@
 <script lang="ts">
   import { receivedWhat } from '$core/receipts/lines';
-  import { CircleCheck, TriangleAlert } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { JSONWebKeySet } from 'jose';
   import { bagVerdictWords, pieceStateWords } from '$core/receipts/verdict';
   import { completeMoment } from '$core/time/words';
@@ -74,8 +74,8 @@
       {@const { receipt, pieces } = found}
       {@const sound = pieces === null || pieces.every(({ state }) => state === 'sound')}
       <p class="flex items-center gap-2 text-lg font-semibold">
-        {#if sound}<CircleCheck size={24} strokeWidth={1.75} class="text-success" aria-hidden="true" />
-        {:else}<TriangleAlert size={24} strokeWidth={1.75} class="text-error" aria-hidden="true" />{/if}
+        {#if sound}<Icon name="circle-check" size={24} class="text-success" />
+        {:else}<Icon name="triangle-alert" size={24} class="text-error" />{/if}
         {pieces === null ? 'The signature holds.' : bagVerdictWords(pieces)}
       </p>
       <p class="figures mt-2">

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Captions } from '@lucide/svelte';
   import CaptureButton from '$ui/capture/CaptureButton.svelte';
   import type { Captioned } from './goal';
 
@@ -7,7 +6,7 @@
 </script>
 
 <CaptureButton
-  icon={Captions}
+  icon="captions"
   label={goal.captions === null ? 'Write captions' : 'Change its captions'}
   {goal}
   dialog={() => import('./WriteCaptions.svelte')}

@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount, untrack } from 'svelte';
-  import { Circle, Pause, Play, Square, X } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { allOf } from '$core/recordings/passages';
   import { span } from '$core/time/words';
   import { choices, NoDevice, type Choice } from '$ui/capture/devices';
@@ -159,7 +159,7 @@
     <h2 id="{id}-title" class="text-xl font-semibold">Record for {goal.title}</h2>
     <span class="ml-auto"
       ><IconButton
-        icon={X}
+        icon="x"
         label="Close; what you recorded is kept"
         disabled={busy}
         onclick={() => sheet?.close()}
@@ -243,7 +243,7 @@
         <div class="flex flex-wrap gap-2">
           {#if take.state === 'ready'}
             <button type="button" class="btn btn-primary" onclick={() => scene && void take?.begin(scene)}>
-              <Circle size={18} strokeWidth={1.75} aria-hidden="true" />
+              <Icon name="circle" />
               {take.parts.length > 0 ? 'Go on' : 'Begin'}
             </button>
             {#if take.parts.length > 0}
@@ -254,15 +254,15 @@
           {:else}
             {#if take.state === 'recording'}
               <button type="button" class="btn" onclick={() => take?.pause()}>
-                <Pause size={18} strokeWidth={1.75} aria-hidden="true" /> Pause
+                <Icon name="pause" /> Pause
               </button>
             {:else}
               <button type="button" class="btn" onclick={() => take?.resume()}>
-                <Play size={18} strokeWidth={1.75} aria-hidden="true" /> Go on
+                <Icon name="play" /> Go on
               </button>
             {/if}
             <button type="button" class="btn btn-primary" onclick={() => void take?.stop()}>
-              <Square size={18} strokeWidth={1.75} aria-hidden="true" /> Stop
+              <Icon name="square" /> Stop
             </button>
           {/if}
         </div>

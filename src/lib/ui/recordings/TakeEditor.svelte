@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { RefreshCcw, Scissors, Undo2 } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import {
     filmTroubles,
     RECORDING_TROUBLE_WORDS,
@@ -149,13 +149,11 @@
     <button type="button" class="btn btn-sm" disabled={at < 0.1} onclick={() => cut(at, seconds)}>End here</button>
     {#if mark === null}
       <button type="button" class="btn btn-sm" onclick={() => (mark = at)}>
-        <Scissors size={16} strokeWidth={1.75} aria-hidden="true" /> Cut out or take again from here
+        <Icon name="scissors" size={16} /> Cut out or take again from here
       </button>
     {:else}
       <button type="button" class="btn btn-sm" onclick={() => mark !== null && cut(mark, at)}>
-        <Scissors size={16} strokeWidth={1.75} aria-hidden="true" /> Cut out {said(Math.min(mark, at))} to {said(
-          Math.max(mark, at)
-        )}
+        <Icon name="scissors" size={16} /> Cut out {said(Math.min(mark, at))} to {said(Math.max(mark, at))}
       </button>
       <button
         type="button"
@@ -163,9 +161,7 @@
         disabled={Math.abs(at - mark) < 0.1}
         onclick={() => mark !== null && goOn(inPlaceOf(mark, at))}
       >
-        <RefreshCcw size={16} strokeWidth={1.75} aria-hidden="true" /> Take {said(Math.min(mark, at))} to {said(
-          Math.max(mark, at)
-        )} again
+        <Icon name="refresh-ccw" size={16} /> Take {said(Math.min(mark, at))} to {said(Math.max(mark, at))} again
       </button>
       <button type="button" class="btn btn-ghost btn-sm" onclick={() => (mark = null)}>Neither</button>
     {/if}
@@ -193,7 +189,7 @@
   {/if}
   {#if take.earlier.length > 0}
     <button type="button" class="btn justify-self-start btn-sm" onclick={() => void take.undo()}>
-      <Undo2 size={16} strokeWidth={1.75} aria-hidden="true" /> As it was before you recorded again
+      <Icon name="undo-2" size={16} /> As it was before you recorded again
     </button>
   {/if}
   <div class="flex flex-wrap items-end gap-3">

@@ -1,7 +1,6 @@
 <script lang="ts">
   import { decodeText } from '$core/materials/text-encoding';
   import { onMount } from 'svelte';
-  import { X } from '@lucide/svelte';
   import { enhance } from '$app/forms';
   import {
     laidOver,
@@ -84,7 +83,7 @@
 >
   <div class="mb-3 flex items-start gap-3">
     <h2 id="{id}-title" class="text-xl font-semibold wrap-anywhere">What is said in {goal.name}</h2>
-    <span class="ml-auto"><IconButton icon={X} label="Close" onclick={() => sheet?.close()} /></span>
+    <span class="ml-auto"><IconButton icon="x" label="Close" onclick={() => sheet?.close()} /></span>
   </div>
   <div class="grid grid-cols-1 gap-4">
     <Media
@@ -132,7 +131,7 @@
               onchange={(event) => change(i, event.currentTarget.value)}
             />
             <IconButton
-              icon={X}
+              icon="x"
               label="Remove what is said from {momentWords(caption.from)} on"
               onclick={() => (captions = captions.filter((_, n) => n !== i))}
             />

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Editor } from '@tiptap/core';
   import type { Snippet } from 'svelte';
   import type { Tool } from './tools';
@@ -38,14 +39,13 @@
   onkeydown={along}
 >
   {#each tools as tool (tool.label)}
-    {@const Icon = tool.icon}
     <button
       type="button"
       class="grid size-8 place-items-center rounded hover:bg-base-200 aria-pressed:bg-base-300"
       aria-label={tool.label}
       title={tool.label}
       aria-pressed={on(tool)}
-      onclick={() => tool.run(editor)}><Icon size={16} strokeWidth={1.75} aria-hidden="true" /></button
+      onclick={() => tool.run(editor)}><Icon name={tool.icon} size={16} /></button
     >
   {/each}
   {@render more?.()}

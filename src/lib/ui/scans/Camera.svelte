@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Camera, Flashlight, RefreshCw } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { scaledBy, type Corners } from '$core/scans/corners';
   import { Steady } from '$core/scans/steady';
   import { choices, NoDevice, openDevice, type Choice, type Source } from '$ui/capture/devices';
@@ -119,7 +119,7 @@
 {#if problem}
   <Message kind="problem">{problem}</Message>
   <button type="button" class="btn btn-sm" onclick={() => void open(null)}>
-    <RefreshCw size={18} strokeWidth={1.75} aria-hidden="true" /> Try the camera again
+    <Icon name="refresh-cw" /> Try the camera again
   </button>
 {/if}
 <div class="relative grid place-items-center overflow-hidden rounded bg-neutral" class:hidden={!source}>
@@ -156,7 +156,7 @@
   </p>
   <div class="flex flex-wrap items-center gap-x-4 gap-y-2">
     <button type="button" class="btn btn-primary" onclick={() => void take()}>
-      <Camera size={20} strokeWidth={1.75} aria-hidden="true" /> Take it now
+      <Icon name="camera" size={20} /> Take it now
     </button>
     <label class="flex min-h-11 items-center gap-2">
       <input type="checkbox" class="checkbox checkbox-sm" bind:checked={byItself} /> By itself, when held still
@@ -165,7 +165,7 @@
       >{/if}
     {#if hasTorch}
       <label class="flex min-h-11 items-center gap-2">
-        <Flashlight size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Icon name="flashlight" />
         <input type="checkbox" class="toggle toggle-sm" bind:checked={torch} onchange={() => void set({ torch })} /> Light
       </label>
     {/if}

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { ScanText } from '@lucide/svelte';
   import CaptureButton from '$ui/capture/CaptureButton.svelte';
   import type { ScanGoal } from './goal';
 
@@ -7,7 +6,7 @@
 </script>
 
 <CaptureButton
-  icon={ScanText}
+  icon="scan-text"
   label="Scan sheets"
   {goal}
   dialog={() => import('./Scanner.svelte')}

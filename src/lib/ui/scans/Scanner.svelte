@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
-  import { Camera, ImagePlus, X } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { owner } from '$ui/capture/owner';
   import IconButton from '$ui/forms/IconButton.svelte';
   import Message from '$ui/primitives/Message.svelte';
@@ -77,7 +77,7 @@
   <div class="mb-3 flex items-start gap-3">
     <h2 id="{id}-title" class="text-xl font-semibold">Scan for {goal.title}</h2>
     <span class="ml-auto"
-      ><IconButton icon={X} label="Close; the sheets are kept" onclick={() => sheet?.close()} /></span
+      ><IconButton icon="x" label="Close; the sheets are kept" onclick={() => sheet?.close()} /></span
     >
   </div>
   <div class="grid gap-4">
@@ -99,11 +99,11 @@
           again = null;
         }}
       >
-        <Camera size={20} strokeWidth={1.75} aria-hidden="true" />
+        <Icon name="camera" size={20} />
         {camera ? 'Put the camera away' : 'Use the camera'}
       </button>
       <label class="btn focus-within:outline-3 focus-within:outline-accent">
-        <ImagePlus size={20} strokeWidth={1.75} aria-hidden="true" /> Photographs from this device
+        <Icon name="image-plus" size={20} /> Photographs from this device
         <input
           type="file"
           accept="image/*"

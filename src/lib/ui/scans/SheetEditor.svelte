@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Crop, RotateCcw, RotateCw, Trash2, RefreshCw } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Corners } from '$core/scans/corners';
   import { SHEET_TROUBLE_WORDS, type SheetTrouble } from '$core/scans/measures';
   import { PAPER_WORDS, PAPERS, type Paper } from '$core/scans/paper';
@@ -62,20 +62,20 @@
     {/if}
     <div class="flex flex-wrap items-center gap-2 sm:flex-col sm:items-stretch">
       <button type="button" class="btn btn-sm" aria-pressed={cropping} onclick={() => (cropping = !cropping)}>
-        <Crop size={18} strokeWidth={1.75} aria-hidden="true" />
+        <Icon name="crop" />
         {cropping ? 'Show the sheet' : 'Move its corners'}
       </button>
       <button type="button" class="btn btn-sm" onclick={() => handled({ turn: turned(sheet.handling.turn, -1) })}>
-        <RotateCcw size={18} strokeWidth={1.75} aria-hidden="true" /> Turn left
+        <Icon name="rotate-ccw" /> Turn left
       </button>
       <button type="button" class="btn btn-sm" onclick={() => handled({ turn: turned(sheet.handling.turn, 1) })}>
-        <RotateCw size={18} strokeWidth={1.75} aria-hidden="true" /> Turn right
+        <Icon name="rotate-cw" /> Turn right
       </button>
       <button type="button" class="btn btn-sm" onclick={again}>
-        <RefreshCw size={18} strokeWidth={1.75} aria-hidden="true" /> Take it again
+        <Icon name="refresh-cw" /> Take it again
       </button>
       <button type="button" class="btn btn-sm" onclick={remove}>
-        <Trash2 size={18} strokeWidth={1.75} aria-hidden="true" /> Leave it out
+        <Icon name="trash-2" /> Leave it out
       </button>
     </div>
     <div class="flex flex-wrap items-center gap-x-4 gap-y-2 text-sm sm:grid sm:grid-cols-1">

@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { ArrowLeft, ArrowRight, TriangleAlert } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { dndzone, type DndEvent } from 'svelte-dnd-action';
   import type { SheetTrouble } from '$core/scans/measures';
   import IconButton from '$ui/forms/IconButton.svelte';
@@ -46,21 +46,16 @@
       </button>
       <div class="flex items-center justify-between">
         <IconButton
-          icon={ArrowLeft}
+          icon="arrow-left"
           label="Sheet {i + 1} earlier"
           disabled={i === 0}
           onclick={() => scan.move(i, i - 1)}
         />
         <span class="figures flex items-center gap-1 text-sm">
-          {#if warns(scan.troubles[i])}<TriangleAlert
-              size={16}
-              strokeWidth={1.75}
-              class="text-warning-content"
-              aria-hidden="true"
-            />{/if}{i + 1}
+          {#if warns(scan.troubles[i])}<Icon name="triangle-alert" size={16} class="text-warning-content" />{/if}{i + 1}
         </span>
         <IconButton
-          icon={ArrowRight}
+          icon="arrow-right"
           label="Sheet {i + 1} later"
           disabled={i === scan.sheets.length - 1}
           onclick={() => scan.move(i, i + 1)}

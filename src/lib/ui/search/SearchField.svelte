@@ -1,5 +1,5 @@
 <script lang="ts">
-  import { Search } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import type { Found } from '$core/search/found';
 
   interface Props {
@@ -57,7 +57,7 @@
     begin();
   }}
 >
-  <Search size={18} strokeWidth={1.75} aria-hidden="true" /><span class="max-md:sr-only">Search</span>
+  <Icon name="search" /><span class="max-md:sr-only">Search</span>
   <kbd class="rounded border border-current/50 px-1.5 text-xs max-lg:hidden" aria-hidden="true">/</kbd>
 </a>
 {#if open}

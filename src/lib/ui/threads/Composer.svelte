@@ -1,6 +1,6 @@
 <script lang="ts">
   import { onMount } from 'svelte';
-  import { Library, Lock, Paperclip, UsersRound, X } from '@lucide/svelte';
+  import Icon from '$ui/icons/Icon.svelte';
   import { page } from '$app/state';
   import { sizeText } from '$core/materials/size-text';
   import { readersWords, sendWords, type Readers } from '$core/threads/readers';
@@ -122,9 +122,9 @@
   {#if studentId}<input type="hidden" name="studentId" value={studentId} />{/if}
   <p id="{id}-who" class="flex items-center gap-2 text-sm font-medium">
     {#if readers.to === 'floor'}
-      <UsersRound size={18} strokeWidth={1.75} aria-hidden="true" />
+      <Icon name="users-round" />
     {:else}
-      <Lock size={18} strokeWidth={1.75} aria-hidden="true" />
+      <Icon name="lock" />
     {/if}
     {readersWords(readers)}
   </p>
@@ -151,9 +151,9 @@
   {#if kept.length > 0}<input type="hidden" name="shelfFiles" value={kept.map(({ id: one }) => one).join(' ')} />{/if}
   {#each kept as file (file.id)}
     <p class="flex items-center gap-2 text-sm">
-      <Library size={16} strokeWidth={1.75} aria-hidden="true" />
+      <Icon name="library" size={16} />
       <span class="wrap-anywhere">{file.name}</span>
-      <IconButton icon={X} label="Leave {file.name} out" onclick={() => (kept = kept.filter((one) => one !== file))} />
+      <IconButton icon="x" label="Leave {file.name} out" onclick={() => (kept = kept.filter((one) => one !== file))} />
     </p>
   {/each}
   {#if picking}
@@ -167,13 +167,13 @@
   {/if}
   {#each files as file, i (i)}
     <p class="flex items-center gap-2 text-sm">
-      <Paperclip size={16} strokeWidth={1.75} aria-hidden="true" />
+      <Icon name="paperclip" size={16} />
       <span class="wrap-anywhere">{file.name}</span> <span class="figures opacity-80">{sizeText(file.size)}</span>
       <button
         type="button"
         class="grid size-8 place-items-center rounded hover:bg-base-200"
         aria-label="Leave {file.name} out"
-        onclick={() => hold(files.filter((one) => one !== file))}><X size={16} aria-hidden="true" /></button
+        onclick={() => hold(files.filter((one) => one !== file))}><Icon name="x" size={16} /></button
       >
     </p>
   {/each}
@@ -190,7 +190,7 @@
       >{busy ? 'Sending…' : sendWords(readers)}</button
     >
     <label class="btn btn-sm {scripted.yes ? '' : 'hidden'}">
-      <Paperclip size={16} strokeWidth={1.75} aria-hidden="true" /> Attach
+      <Icon name="paperclip" size={16} /> Attach
       <input
         type="file"
         class="sr-only"
@@ -204,7 +204,7 @@
     </label>
     {#if scripted.yes}
       <button type="button" class="btn btn-sm" aria-expanded={picking} onclick={() => (picking = !picking)}>
-        <Library size={16} strokeWidth={1.75} aria-hidden="true" /> From the Shelf
+        <Icon name="library" size={16} /> From the Shelf
       </button>
       <ScanButton goal={sheets} />
       <RecordButton goal={recording} />

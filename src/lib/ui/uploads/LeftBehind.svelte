@@ -3,6 +3,7 @@
   import type { UnderWay } from '$core/packets/views';
   import { sizeText } from '$core/materials/size-text';
   import { whenScripted } from '$ui/forms/scripted.svelte';
+  import { thousands } from '$core/thousands';
 
   interface Props {
     upload: UnderWay;
@@ -47,6 +48,6 @@
     >
   </div>
   {#if other}<p class="text-sm font-medium text-error" role="alert">
-      That is another file. This one is called {upload.name} and has {upload.size.toLocaleString('en-GB')} bytes.
+      That is another file. This one is called {upload.name} and has {thousands(upload.size)} bytes.
     </p>{/if}
 </li>

@@ -1,5 +1,4 @@
 <script lang="ts">
-  import { Pause, Play, X } from '@lucide/svelte';
   import { sizeText } from '$core/materials/size-text';
   import IconButton from '$ui/forms/IconButton.svelte';
   import { speedWords } from './speed';
@@ -38,14 +37,14 @@
     <span class="ml-auto flex">
       {#if going}
         <IconButton
-          icon={Pause}
+          icon="pause"
           label="Pause {item.file.name}"
           title="Pause"
           onclick={() => void uploads.pause(item)}
         />
       {:else if item.state === 'paused'}
         <IconButton
-          icon={Play}
+          icon="play"
           label="Go on with {item.file.name}"
           title="Go on"
           onclick={() => uploads.resume(item)}
@@ -55,7 +54,7 @@
         <button type="button" class="btn btn-ghost btn-sm" onclick={() => uploads.dismiss(item)}>Understood</button>
       {:else if item.state !== 'checking'}
         <IconButton
-          icon={X}
+          icon="x"
           label="Give up {item.file.name}"
           title="Give it up"
           onclick={() => void uploads.giveUp(item)}

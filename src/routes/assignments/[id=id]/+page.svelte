@@ -3,6 +3,7 @@
   import { invalidateAll } from '$app/navigation';
   import { newId } from '$ui/forms/new-id';
   import { reach } from '$ui/forms/reach';
+  import { setCourseZone } from '$ui/time/reader';
   import { setPlacing } from '$ui/pieces/placing';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import { getWayBack } from '../../shared/way-back.svelte';
@@ -10,6 +11,7 @@
 
   const { data, form } = $props();
   const wayBack = getWayBack();
+  setCourseZone(() => data.facts.zone);
   setPlacing(async (pieceId, placeId, index) => {
     const body = new FormData();
     body.set('pieceId', pieceId);

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import Icon from '$ui/icons/Icon.svelte';
   import EmptyState from '$ui/primitives/EmptyState.svelte';
   import { untrack } from 'svelte';
   import Emblem from '$ui/courses/Emblem.svelte';
@@ -16,7 +17,6 @@
   import { activitiesOf } from '$core/pieces/told-by-pages';
   import Rounds from '$ui/rounds/Rounds.svelte';
   import Message from '$ui/primitives/Message.svelte';
-  import { ChevronLeft, ChevronRight } from '@lucide/svelte';
   import { goto, invalidateAll, preloadData } from '$app/navigation';
   import { fileAddress } from '$core/materials/source';
   import MarkingKeys from '$ui/marking/MarkingKeys.svelte';
@@ -28,12 +28,14 @@
   import { reachJson } from '$ui/forms/reach-json';
   import { Remarking, setRemarking } from '$ui/pieces/remarking.svelte';
   import { setFilling } from '$ui/pieces/filling-parts';
+  import { setCourseZone } from '$ui/time/reader';
   import When from '$ui/time/When.svelte';
   import { tellOnceVisible } from '../../shared/once-visible.svelte';
   import MarkPanel from './MarkPanel.svelte';
 
   const { data, form } = $props();
   const view = $derived(data.view);
+  setCourseZone(() => view.facts.zone);
   /** Rounds with what their student was told of them, and what of it they have dealt with. */
   const cameBack = $derived(
     view.rounds.map((round) => ({ ...round, remarks: round.remarks.filter(({ returned }) => returned) }))
@@ -110,14 +112,14 @@
         >{/if}{/if}
     <div class="ml-auto flex items-center gap-3">
       {#if data.run.place > 0}<span class="figures">{data.run.place} of {data.run.waiting} waiting</span>{/if}
-      {#each [{ to: data.run.before, words: 'The one before', icon: ChevronLeft }, { to: data.run.next, words: 'The next one', icon: ChevronRight }] as { to, words, icon: Icon } (words)}
+      {#each [{ to: data.run.before, words: 'The one before', icon: 'chevron-left' }, { to: data.run.next, words: 'The next one', icon: 'chevron-right' }] as const as { to, words, icon } (words)}
         {#if to}
           <a
             class="btn btn-square btn-sm"
             aria-label={words}
             title={words}
             href={at(to)}
-            data-sveltekit-preload-data="off"><Icon size={18} strokeWidth={1.75} aria-hidden="true" /></a
+            data-sveltekit-preload-data="off"><Icon name={icon} /></a
           >
         {/if}
       {/each}

@@ -20,7 +20,8 @@ import type { RequestEvent } from './$types';
 
 export const load = async ({ locals, url, params }) => ({
   assignmentId: params.id,
-  ...(await orNotFound(readParties(signedIn(locals, url), params.id)))
+  ...(await orNotFound(readParties(signedIn(locals, url), params.id))),
+  courseZone: await courseZoneOf(params.id)
 });
 
 const on = <T extends object>(given: T, { params }: RequestEvent) => ({ ...given, assignmentId: params.id });

@@ -2,9 +2,11 @@
   import Answered from '$ui/primitives/Answered.svelte';
   import MakeParties from '$ui/parties/MakeParties.svelte';
   import DividePages from '$ui/parties/DividePages.svelte';
+  import { setCourseZone } from '$ui/time/reader';
   import PartyList from '$ui/parties/PartyList.svelte';
 
   const { data, form } = $props();
+  setCourseZone(() => data.courseZone);
 </script>
 
 <svelte:head><title>Parties · {data.title} · Vendro</title></svelte:head>

@@ -1,5 +1,5 @@
-import axe from 'axe-core';
 import type { Page } from '@playwright/test';
+import { bringAxe, findingsOf } from './axe';
 import { invalidMarkup } from './markup';
 import { pageAddresses } from './page-addresses';
 import { expect, test, type World } from './world';
@@ -42,6 +42,16 @@ for (const people of PEOPLE)
     expect(wrong).toEqual([]);
   });
 
+test('what is faint, small or nameless is found', async ({ page }) => {
+  await page.setContent(
+    `<main style="color: oklch(80% 0.02 90); background: oklch(99% 0 0)"><p>Faint</p><p>As faint</p>
+     <button style="width: 9px; height: 9px; padding: 0"></button><button style="width: 9px; height: 9px">x</button></main>`
+  );
+  await bringAxe(page);
+  const found = new Map((await findingsOf(page, TAGS)).map(({ rule, places }) => [rule, places.length]));
+  expect([found.get('color-contrast'), found.get('button-name'), found.get('target-size')]).toEqual([2, 1, 2]);
+});
+
 /** A bar of rooms that says of many tidings is as wide as it gets. */
 const TIDINGS = `insert into tidings (person_id, kind, about, grouped, href, data, at)
   select p.id, 'notice', 'filled ' || n, 'filled', '/tidings', '{}', now() from people p, generate_series(1, 120) n
@@ -55,7 +65,7 @@ async function openedBy(world: World, who: string): Promise<Page> {
 
 async function problemsOf(page: Page): Promise<string[]> {
   const found = new Set<string>();
-  await page.evaluate(axe.source);
+  await bringAxe(page);
   for (const width of WIDTHS) {
     await page.setViewportSize({ width, height: 780 });
     const theme = width === 360 ? 'night' : 'day';
@@ -63,34 +73,13 @@ async function problemsOf(page: Page): Promise<string[]> {
     const over = await tooWide(page);
     if (over !== null) found.add(`is too wide at ${width}: ${over}`);
     const all = width === 1280 || width === 360;
-    for (const problem of await asked(page, all ? TAGS : OF_WIDTH)) found.add(`${problem} (${width})`);
+    for (const { rule, impact, places } of await findingsOf(page, all ? TAGS : OF_WIDTH))
+      if (impact !== 'minor') found.add(`${rule}: ${places.join(' | ')} (${width})`);
   }
   await page.evaluate(spaceText);
   const over = await tooWide(page);
   if (over !== null) found.add(`is too wide with its text spaced: ${over}`);
   return [...found];
-}
-
-/** What the reader of PDFs measures letters on has no size, and stands outside of everything. */
-function asked(page: Page, of: string[]): Promise<string[]> {
-  return page.evaluate(async (runOnly) => {
-    const { violations } = await window.axe.run(
-      { exclude: ['.hiddenCanvasElement'] },
-      { runOnly, resultTypes: ['violations'] }
-    );
-    return violations
-      .filter(({ impact }) => impact !== 'minor')
-      .map(
-        ({ id, nodes }) =>
-          `${id}: ${nodes.map((node) => `${node.target.join(' ')} ${node.html.slice(0, 80)}`).join(' | ')}`
-      );
-  }, of);
-}
-
-declare global {
-  interface Window {
-    axe: typeof axe;
-  }
 }
 
 /** What stands out of the page; null where it fits, or does once what draws itself has seen the new width. */

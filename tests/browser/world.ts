@@ -3,10 +3,10 @@ import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
 import pg from 'pg';
 import { freePort } from '../../scripts/lib/ports.mjs';
+import { bringAxe, findingsOf } from './axe';
 import { NOW } from './global-setup';
 import { openLine, type Line } from './line';
 
@@ -86,14 +86,10 @@ export { expect };
 
 /** Nothing that axe calls serious or critical stands on the page. */
 export async function expectAccessible(page: Page): Promise<void> {
-  // What passes is not gathered, and no window is opened to put results together: there are no frames of other origins.
-  const { violations } = await new AxeBuilder({ page })
-    .setLegacyMode(true)
-    .options({ resultTypes: ['violations'] })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  const grave = violations.filter(({ impact }) => impact === 'serious' || impact === 'critical');
-  expect(grave.map(({ id, nodes }) => `${id}: ${nodes.map((node) => node.target.join(' ')).join(', ')}`)).toEqual([]);
+  await bringAxe(page);
+  const found = await findingsOf(page, ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
+  const grave = found.filter(({ impact }) => impact === 'serious' || impact === 'critical');
+  expect(grave.map(({ rule, places }) => `${rule}: ${places.join(', ')}`)).toEqual([]);
 }
 
 /** Opens something from the list that is on the page. */

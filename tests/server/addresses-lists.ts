@@ -163,3 +163,11 @@ export const OF_NOTHING = {
   'portfolio id': randomUUID(),
   'shown id': randomUUID()
 };
+
+/** Asked of last: whoever has done them is nobody any more, or nobody in the course, and is refused whatever comes after. */
+export const ENDING = [
+  'POST /sign-out',
+  'POST /signed-in end',
+  'POST /signed-in password',
+  'POST /courses/[course]/roster leave'
+];

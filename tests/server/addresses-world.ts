@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { resolve } from 'node:path';
 import { z } from 'zod';
 import { SHAPES, type SourceName } from '$core/materials/source';
 import { RECEIPT_NUMBER } from '$core/receipts/number';
@@ -12,7 +11,7 @@ import { makePortfolio } from '$server/portfolio/shape';
 import { createFolder } from '$server/shelf/arrange-shelf';
 import { post } from '$server/threads/say';
 import { Readable } from 'node:stream';
-import { FIXED, OF_NOTHING } from './addresses-lists';
+import { ENDING, FIXED, OF_NOTHING } from './addresses-lists';
 import { everyAddress, type Address } from './every-address';
 import { at, attach, handIn, key, MONDAY, officePerson, packetOf, person, smallCourse } from './kit';
 import { cookieOf, serve, type Served } from './served';
@@ -214,10 +213,8 @@ export async function layAddresses(): Promise<{
     teacher: await cookieOf(teacher.id)
   };
   served = await serve();
-  const addresses = await everyAddress(async (file) => {
-    const page = (await import(/* @vite-ignore */ resolve(file))) as { actions?: Record<string, unknown> };
-    return Object.keys(page.actions ?? {});
-  });
+  const ends = (address: Address) => Number(ENDING.includes(nameOf(address)));
+  const addresses = (await everyAddress()).sort((a, b) => ends(a) - ends(b));
   return { addresses, cookies, school, served };
 }
 
@@ -238,39 +235,39 @@ export function pathOf({ route, action }: Address, which: 'hers' | 'random', sou
   return action === null || action === 'default' ? path : `${path}?/${action}`;
 }
 
+/** @param drawn whether a form is answered with its page, as without scripts; else by the outcome alone */
 export async function ask(
   address: Address,
   path: string,
   cookie: string,
-  fields: Record<string, string> | string | FormData = body
+  fields: Record<string, string> | string | FormData = body,
+  drawn = true
 ): Promise<{ status: number; location: string; text: string }> {
   const { method } = address;
-  const isForm = address.action !== null;
   const safe = method === 'GET' || method === 'OPTIONS' || method === 'HEAD';
-  const payload = safe
-    ? null
-    : typeof fields === 'string' || fields instanceof FormData
-      ? fields
-      : isForm
-        ? new URLSearchParams(fields)
-        : JSON.stringify(fields);
-  const stop = AbortSignal.timeout(20_000);
+  const isForm = address.action !== null;
+  const as = drawn ? { accept: 'text/html' } : { accept: 'application/json', 'x-sveltekit-action': 'true' };
   const answer = await fetch(served.url + path, {
     method,
     redirect: 'manual',
-    signal: stop,
+    signal: AbortSignal.timeout(20_000),
     headers: {
       cookie,
       origin: served.url,
-      ...(isForm && { accept: 'text/html' }),
-      ...(payload && !isForm && { 'content-type': 'application/json' })
+      ...(isForm && as),
+      ...(!safe && !isForm && { 'content-type': 'application/json' })
     },
-    body: payload
+    body: safe ? null : payloadOf(fields, isForm)
   });
   // A stream of events has no end.
   const text = answer.headers.get('content-type')?.startsWith('text/event-stream') ? '' : await answer.text();
   if (text === '') await answer.body?.cancel().catch(() => undefined);
   return { status: answer.status, location: answer.headers.get('location') ?? '', text };
+}
+
+function payloadOf(fields: Record<string, string> | string | FormData, isForm: boolean): BodyInit {
+  if (typeof fields === 'string' || fields instanceof FormData) return fields;
+  return isForm ? new URLSearchParams(fields) : JSON.stringify(fields);
 }
 
 /** Everything that is kept, but what only says that somebody was there. */

@@ -89,6 +89,9 @@ describe('marks as a file', () => {
     const view = await readForMarking(school.teacher, await packetOf(school.teodor, assignmentId));
     expect(view.draft).toMatchObject({ points: 9.5 });
     expect(await marksOf(school.teodor, assignmentId)).toEqual([]);
+    await expect(planMarksFile(school.teacher, assignmentId, 'account,points\na"b,1\n')).rejects.toMatchObject({
+      why: 'no-table'
+    });
     await expect(marksFile(school.ilse, assignmentId)).rejects.toThrow(NotHere);
     await expect(takeMarksFile(school.ilse, assignmentId, right)).rejects.toThrow(NotHere);
   });

@@ -4,6 +4,7 @@ import { wordsOfRefusal, type RefusalCode, type RefusedAt } from '$core/refusals
 import { config } from '$server/config';
 import { orNotFound, signedIn } from './guard';
 import { readForm } from './read-form';
+import { RefusedMidway } from '$server/outcome';
 
 export type Person = NonNullable<App.Locals['person']>;
 
@@ -47,7 +48,7 @@ interface Then<S extends z.ZodType, A, E, T, W> {
  *
  * @param schema  what the form says. A field whose name may stand several times is `Several` (fields.ts). Given once for
  *   all requests, since making a schema costs more than parsing with it
- * @param useCase what is asked for; a refusal is `{ ok: false, why }` with a code that the registry knows
+ * @param useCase what is asked for; a refusal is `{ ok: false, why }` with a code that the registry knows, or RefusedMidway
  */
 export function action<S extends z.ZodType, A, E extends RequestEvent = RequestEvent, T = object, W = object>(
   schema: S,
@@ -76,7 +77,7 @@ export function streamedAction<A, E extends RequestEvent = RequestEvent, T = obj
 ) {
   return async (event: E): Promise<Answer<T, W>> => {
     const person = signedIn(event.locals, event.url);
-    return answered(event, await orNotFound(useCase(person, event.request, event)), undefined, then, {});
+    return outcome(event, useCase(person, event.request, event), undefined, then, {});
   };
 }
 
@@ -89,7 +90,24 @@ async function carriedOut<S extends z.ZodType, A, E extends RequestEvent, T, W>(
   const form = fieldsOf(await readForm(event.request));
   const parsed = schema.safeParse(form);
   if (!parsed.success) return fail(400, { ...misfit(parsed.error), given: typed(form) } as Refused & Partial<W>);
-  return answered(event, await orNotFound(work(parsed.data)), parsed.data, then, typed(form));
+  return outcome(event, work(parsed.data), parsed.data, then, typed(form));
+}
+
+/** What a use-case answered, or what refused it midway: of that nothing is known but the code. */
+async function outcome<S extends z.ZodType, A, E extends RequestEvent, T, W>(
+  event: E,
+  work: Promise<A>,
+  given: z.infer<S>,
+  then: Then<S, A, E, T, W>,
+  typed: Record<string, string>
+): Promise<Answer<T, W>> {
+  try {
+    return answered(event, await orNotFound(work), given, then, typed);
+  } catch (error) {
+    if (!(error instanceof RefusedMidway)) throw error;
+    const problem = wordsOfRefusal(error.why, { reader: then.reader, largest: config.maxFileBytes });
+    return fail(409, { problem, problems: {}, given: typed } as Refused & Partial<W>);
+  }
 }
 
 function answered<S extends z.ZodType, A, E extends RequestEvent, T, W>(

@@ -7,6 +7,7 @@ import { pipeline } from 'node:stream/promises';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import { clock } from '../clock';
 import { config } from '../config';
+import { RefusedMidway } from '../outcome';
 import { hasRoom } from './disk';
 import { TooCostly } from '../parsing/limits';
 import { parseApart } from '../parsing/pool';
@@ -21,10 +22,12 @@ export interface StoredBlob {
 }
 
 /** The bytes were not kept; nothing of them is left. */
-export class BlobRefused extends Error {
-  constructor(readonly why: Extract<PieceRefusal, 'empty-file' | 'too-large' | 'broken-upload' | 'disk-full'>) {
-    super(`The bytes were not stored: ${why}.`);
-    this.name = 'BlobRefused';
+export class BlobRefused extends RefusedMidway {
+  override name = 'BlobRefused';
+  constructor(
+    override readonly why: Extract<PieceRefusal, 'empty-file' | 'too-large' | 'broken-upload' | 'disk-full'>
+  ) {
+    super(why);
   }
 }
 

@@ -76,7 +76,7 @@ const Fields = z.object({
   title: z.string().trim().max(300).default('')
 });
 
-/** Takes files into a course's materials as they stream in. Each stands for itself. */
+/** Takes files into a course's materials as they stream in. Each stands for itself. @throws NotHere; BlobRefused where the form is none */
 export async function receiveMaterials(
   person: Actor,
   course: string,
@@ -85,7 +85,9 @@ export async function receiveMaterials(
   // Asked before a byte is read, and again when each file is there.
   await courseFor(person, course, 'shape-course');
   const { taken } = await readMultipart(request, 2 * config.maxFileBytes, async (file) => {
-    const fields = Fields.parse(Object.fromEntries(file.fields));
+    const given = Fields.safeParse(Object.fromEntries(file.fields));
+    if (!given.success) throw new BlobRefused('broken-upload');
+    const fields = given.data;
     const name = keepableName(file.name);
     if (name === null) return { name: file.name, why: 'name-too-long' as const };
     try {

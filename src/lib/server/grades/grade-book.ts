@@ -10,7 +10,7 @@ import { audit } from '../db/audit';
 import { inTransaction } from '../db/connection';
 import { courseFor } from '../courses/course-head';
 import { keepPlanned, Meanwhile, readMarkable } from '../marking/marks-file';
-import { parseApart } from '../parsing/pool';
+import { readMarksTable } from '../marking/marks-table';
 import { readAccounts } from '../people/accounts';
 import { gradesBy, readClassGrades, type ClassGrades } from './class-grades';
 
@@ -47,10 +47,10 @@ export async function gradeBookFile(person: Actor, course: string): Promise<{ ti
   return { title, text: stringify([header, ...lines], { escape_formulas: true }) };
 }
 
-/** Looks at a file: nothing is changed. @throws NotHere, and what reading the text throws */
+/** Looks at a file: nothing is changed. @throws NotHere; RefusedMidway where the text is no table */
 export async function planGradeBook(person: Actor, course: string, text: string): Promise<BookPlanSaid> {
   const whole = await readClassGrades(person, course);
-  const [{ header, rows }, standing] = await Promise.all([parseApart('roster-table', { text }), standingPoints(whole)]);
+  const [{ header, rows }, standing] = await Promise.all([readMarksTable(text), standingPoints(whole)]);
   const places = new Map(columnNames(whole.columns).map((name, i) => [name.toLowerCase(), i]));
   const plan: BookPlanSaid = { assignments: [], unknown: [] };
   for (const name of header) {

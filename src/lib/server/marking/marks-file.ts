@@ -8,7 +8,7 @@ import { audit } from '../db/audit';
 import { inTransaction, select, type Tx } from '../db/connection';
 import { NotHere } from '../outcome';
 import { codeOf, isNameless } from '../parties/party';
-import { parseApart } from '../parsing/pool';
+import { readMarksTable } from './marks-table';
 import { keepMark } from './return-round';
 
 /** The marks of an assignment as CSV (RFC 4180): what was kept for later, else what was returned. @throws NotHere */
@@ -23,10 +23,10 @@ export async function marksFile(person: Actor, assignmentId: string): Promise<{ 
   return { title, text: stringify([header, ...lines], { escape_formulas: true }) };
 }
 
-/** What taking a file of marks in would keep. Nothing is changed. @throws NotHere, and what reading the text throws */
+/** What taking a file of marks in would keep. Nothing is changed. @throws NotHere; RefusedMidway where the text is no table */
 export async function planMarksFile(person: Actor, assignmentId: string, text: string): Promise<MarksPlan> {
   const { rows, most } = await readMarks(person, assignmentId);
-  return planMarks(await parseApart('roster-table', { text }), rows.map(markable), most);
+  return planMarks(await readMarksTable(text), rows.map(markable), most);
 }
 
 /**

@@ -15,6 +15,7 @@ const LONGEST = 2 * config.maxFileBytes;
  * Takes files onto the Shelf from a plain form, as they stream in. What arrived before one that is refused stays.
  *
  * @returns the names of what lies there now
+ * @throws BlobRefused where the form breaks off, or is none
  */
 export async function receiveOnShelf(
   person: Actor,
@@ -22,23 +23,12 @@ export async function receiveOnShelf(
 ): Promise<Outcome<{ names: string[] }, PieceRefusal>> {
   // A form that does not say how long it is may be as long as any.
   const coming = Number(request.headers.get('content-length') ?? LONGEST);
-  const read = await whilePromised(person, coming, () => whole(request, person));
+  const read = await whilePromised(person, coming, () => readMultipart(request, LONGEST, (file) => keep(person, file)));
   if (read === null) return { ok: false, why: 'shelf-full' };
-  if ('why' in read) return { ok: false, why: read.why };
   const refused = read.taken.find((one) => !one.ok);
   if (refused && !refused.ok) return refused;
   const names = read.taken.flatMap((one) => (one.ok ? [one.name] : []));
   return names.length === 0 ? { ok: false, why: 'no-file' } : { ok: true, names };
-}
-
-/** Reads the form; one that breaks off or is none leaves what came before it. */
-async function whole(request: Request, person: Actor) {
-  try {
-    return await readMultipart(request, LONGEST, (file) => keep(person, file));
-  } catch (error) {
-    if (error instanceof BlobRefused) return { why: error.why };
-    throw error;
-  }
 }
 
 async function keep(person: Actor, { name, stream }: IncomingFile): Promise<Outcome<{ name: string }, PieceRefusal>> {

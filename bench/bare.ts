@@ -5,14 +5,14 @@ import type { Served, Stage } from './stage';
 
 const BUILT = 'bench/bare/build/index.js';
 
-/** The floors: a bare application of the same framework, with a page of rows, a page of bytes and a transaction. */
-export async function serveBare(stage: Stage): Promise<Served> {
+/** The floors: a bare application of the same framework, with pages of rows, bytes and lines, and what was recorded of ours. */
+export async function serveBare(stage: Stage, env: Record<string, string> = {}): Promise<Served> {
   if (changedAt(BUILT) < newestIn('bench/bare/src'))
     await run(process.execPath, ['../../node_modules/vite/bin/vite.js', 'build', '--logLevel', 'error'], {
       quiet: true,
       cwd: 'bench/bare'
     });
-  return stage.serve(BUILT);
+  return stage.serve(BUILT, env);
 }
 
 const changedAt = (path: string) => statSync(path, { throwIfNoEntry: false })?.mtimeMs ?? 0;

@@ -1,7 +1,9 @@
 import { unflatten } from 'devalue';
-import pg from 'pg';
+import { writeFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { serveBare } from './bare';
 import { cpuSeconds } from './cpu';
+import { startRecorder } from './recorder';
 import { inParallel } from './submitting';
 import type { Result, Served, Stage } from './stage';
 
@@ -13,16 +15,24 @@ const AT_ONCE = 4;
 
 /**
  * The server's processor time for a Desk of 60 rows, as a ratio to that of two bare pages of the same framework: one sends as
- * many bytes after one query, the other draws the data of that very Desk with plain markup. In turns, all warm.
+ * many bytes after one query; the other runs the very statements of that Desk and draws its data with plain markup. In
+ * turns, all warm.
  */
 export async function deskCpu(stage: Stage): Promise<Result[]> {
   const made = await stage.script('bench/fill.command.ts', [String(ROWS)]);
   const { student } = JSON.parse(made) as { student: string };
-  const [app, bare] = [await stage.serve('build/index.js'), await serveBare(stage)];
   // Packed answers would be weighed against plain ones otherwise: the bare pages do not pack.
   const headers = { cookie: `vendro_session=${student}`, 'accept-encoding': 'identity' };
+  const recorder = await startRecorder(stage, 'desk');
+  const data = join(stage.data, 'desk.json');
+  writeFileSync(data, JSON.stringify(await dataOf(recorder.server.url, headers)));
+  await sizeOf(`${recorder.server.url}/desk`, { ...headers, ...recorder.as('desk') });
+  recorder.server.stop();
+  const [app, bare] = [
+    await stage.serve('build/index.js'),
+    await serveBare(stage, { ...recorder.env, DESK_DATA: data })
+  ];
   const bytes = await sizeOf(`${app.url}/desk`, headers);
-  await keepForPlain(stage.database, await dataOf(app.url, headers));
   const floors = await Promise.all(
     ['bytes', 'lines'].map(async (name) => {
       const own = await sizeOf(`${bare.url}/${name}?more=0`, headers);
@@ -47,15 +57,10 @@ export async function deskCpu(stage: Stage): Promise<Result[]> {
     direction: 'max',
     floor: `${what} ${words}, ${of(floor).toFixed(2)} ms each (Desk ${of('desk').toFixed(2)})`
   });
-  return [result('desk-cpu', 'bytes', 'bare page'), result('desk-cpu/lines', 'lines', 'plain page of the same lines')];
-}
-
-async function keepForPlain(database: string, data: unknown): Promise<void> {
-  const client = new pg.Client({ connectionString: database });
-  await client.connect();
-  await client.query('create table bench_desk (data text)');
-  await client.query('insert into bench_desk values ($1)', [JSON.stringify(data)]);
-  await client.end();
+  return [
+    result('desk-cpu', 'bytes', 'bare page'),
+    result('desk-cpu/same', 'lines', 'bare page with the very statements and lines')
+  ];
 }
 
 /** What the Desk gives its page, as the framework hands it to a browser. */

@@ -52,12 +52,12 @@ export async function submitTps(stage: Stage): Promise<Result[]> {
 }
 
 /** How many statements one submit costs, counted by PostgreSQL. */
-export async function statementsOfOne(stage: Stage, server: Served, assignment: string, name = 'tps'): Promise<number> {
+async function statementsOfOne(stage: Stage, server: Served, assignment: string): Promise<number> {
   const counter = await Statements.of(stage);
   // Twice, so that nothing is counted that happens once in a server's life.
-  await submit(server, `${name}-1`, assignment);
+  await submit(server, 'tps-1', assignment);
   const before = await counter.count();
-  await submit(server, `${name}-2`, assignment);
+  await submit(server, 'tps-2', assignment);
   const count = (await counter.count()) - before;
   await counter.close();
   return count;
@@ -77,7 +77,7 @@ function pgbenchScript(stage: Stage, statements: number): string {
 }
 
 /** A hundred thousand rows that a floor can read and write. */
-export async function prepareRows(stage: Stage): Promise<void> {
+async function prepareRows(stage: Stage): Promise<void> {
   const sql =
     'create table if not exists bench_rows (id integer primary key, balance integer not null); insert into bench_rows select n, 0 from generate_series(1, 100000) n on conflict do nothing; analyze bench_rows;';
   await run(join(newestPostgres() ?? '', 'psql'), [stage.database, '-q', '-c', sql], { quiet: true });

@@ -12,11 +12,16 @@ export function submit(
   server: Pick<Served, 'url'>,
   token: string,
   assignment: string,
-  key: string = randomUUID()
+  key: string = randomUUID(),
+  more: Record<string, string> = {}
 ): Promise<void> {
-  const headers = formHeaders(server.url, token, 'application/x-www-form-urlencoded');
+  return sendForm(`${server.url}/assignments/${assignment}?/submit`, token, key, more);
+}
+
+/** A form with a key, as a submit is one. @param more headers. Throws where it is not acknowledged. */
+export function sendForm(url: string, token: string, key: string, more: Record<string, string> = {}): Promise<void> {
+  const headers = { ...formHeaders(new URL(url).origin, token, 'application/x-www-form-urlencoded'), ...more };
   return new Promise((resolve, reject) => {
-    const url = `${server.url}/assignments/${assignment}?/submit`;
     const asked = request(url, { agent, method: 'POST', headers }, (answer) => {
       text(answer)
         .then((body) => acknowledged(answer.statusCode ?? 0, body))

@@ -74,10 +74,14 @@ const answer: Handle = async ({ event, resolve }) => {
   await identify(event);
   refuseNobody(event);
   const { theme } = event.locals;
-  const attribute = theme === 'system' ? '' : ` data-theme="vendro-${theme}"`;
+  // A page that follows its system is left as it was drawn: to change it is to copy all of it.
+  const dressed = theme !== 'system' && {
+    transformPageChunk: ({ html }: { html: string }) =>
+      html.replace(' data-vendro-theme', ` data-theme="vendro-${theme}"`)
+  };
   const respond = () =>
     resolve(event, {
-      transformPageChunk: ({ html }) => html.replace(' data-vendro-theme', attribute),
+      ...dressed,
       preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
     });
   const response = await askingFor(event.locals.person?.id ?? 'nobody', respond);

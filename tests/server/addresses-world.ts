@@ -246,7 +246,9 @@ export async function ask(
   const { method } = address;
   const safe = method === 'GET' || method === 'OPTIONS' || method === 'HEAD';
   const isForm = address.action !== null;
-  const as = drawn ? { accept: 'text/html' } : { accept: 'application/json', 'x-sveltekit-action': 'true' };
+  const as: Record<string, string> = drawn
+    ? { accept: 'text/html' }
+    : { accept: 'application/json', 'x-sveltekit-action': 'true' };
   const answer = await fetch(served.url + path, {
     method,
     redirect: 'manual',

@@ -6,5 +6,5 @@ export const Theme = z.enum(['day', 'night', 'system']);
 
 /** The theme that this browser chose; following the system where it chose none. */
 export function readTheme(cookies: Cookies): z.infer<typeof Theme> {
-  return Theme.catch('system').parse(cookies.get(THEME_COOKIE));
+  return Theme.safeParse(cookies.get(THEME_COOKIE) ?? 'system').data ?? 'system';
 }

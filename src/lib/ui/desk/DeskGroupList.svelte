@@ -29,6 +29,6 @@
 {#each parts as { name, entries } (name)}
   {#if name && parts.length > 1}<h3 class="mt-2 mb-1 font-sans text-sm opacity-85">{name}</h3>{/if}
   <ul class="divide-y divide-base-300 border-y border-base-300">
-    {#each entries as line (line.assignmentId)}<DeskRow {line} />{/each}
+    {#each entries as line (line.assignmentId)}<DeskRow {line} {zone} {now} />{/each}
   </ul>
 {/each}

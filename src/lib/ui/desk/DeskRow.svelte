@@ -1,44 +1,37 @@
-<script lang="ts">
-  import { getZone, getNow } from '$ui/time/reader';
-  import { countedPoints, pointsText } from '$core/grades/points';
-  import { need, type DeskLine } from '$core/packets/desk';
-  import { isLongWait, needWords, sharedWords, waitWords } from '$core/packets/desk-words';
-  import { costNow, roundTimeliness, timeToDue, type Timeliness } from '$core/packets/due';
-  import { absolute } from '$core/time/words';
-  import Emblem from '$ui/courses/Emblem.svelte';
-  import Baton from '$ui/packets/Baton.svelte';
+<script module lang="ts">
+  import type { DeskRowWords } from '$core/packets/desk-row';
+  import type { Timeliness } from '$core/packets/due';
 
-  const { line }: { line: DeskLine } = $props();
-  const zone = $derived.by(getZone());
-  const now = $derived.by(getNow());
-
-  const why = $derived(need(line, now));
-  const withStudent = $derived(line.holder === 'student');
-  const timely = $derived(
-    withStudent ? timeToDue(line, now) : line.lateSeconds === null ? null : roundTimeliness(line.lateSeconds, line.due)
-  );
-  const cost = $derived(withStudent && why !== null ? costNow(line.due, line.course.zone, line.late, now) : null);
-  /** What its baton and its due moment do not say already. */
-  const said = $derived(
-    why === 'seal-ran-out' || why === 'closing' || (why === 'overdue' && line.due === null) ? needWords(why) : null
-  );
   const TONES: Partial<Record<Timeliness['tone'], string>> = {
     overdue: 'text-error font-semibold',
     soon: 'font-semibold'
   };
-  const edge = $derived(
-    why === 'seal-ran-out' ||
-      why === 'teacher-has-nothing' ||
-      why === 'overdue' ||
-      (why === 'closing' && (line.due ?? now) < now)
-      ? 'border-l-error'
-      : why || line.unread
-        ? 'border-l-accent'
-        : 'border-l-transparent'
-  );
+  const EDGES: Record<DeskRowWords['edge'], string> = {
+    wrong: 'border-l-error',
+    asks: 'border-l-accent',
+    plain: 'border-l-transparent'
+  };
 </script>
 
-<li class="desk-row {edge}">
+<script lang="ts">
+  import { countedPoints, pointsText } from '$core/grades/points';
+  import type { DeskLine } from '$core/packets/desk';
+  import { deskRow } from '$core/packets/desk-row';
+  import { absolute } from '$core/time/words';
+  import Emblem from '$ui/courses/Emblem.svelte';
+  import Baton from '$ui/packets/Baton.svelte';
+
+  interface Props {
+    line: DeskLine;
+    /** The reader's, from the list: whoever asks for a context is given a copy of all that stand there, row by row. */
+    zone: string;
+    now: number;
+  }
+  const { line, zone, now }: Props = $props();
+  const row = $derived(deskRow(line, now));
+</script>
+
+<li class="desk-row {EDGES[row.edge]}">
   <a href="/assignments/{line.assignmentId}">
     <Emblem emblem={line.course.emblem} />
     <span class="named"><b>{line.title}</b><i class="text-sm opacity-80">{line.course.title}</i></span>
@@ -52,21 +45,11 @@
           of {pointsText(line.points ?? 0)}
         </i>
       {/if}
-      {#if withStudent && line.due !== null}
+      {#if row.due && line.due !== null}
         <time datetime={new Date(line.due).toISOString()}>{absolute(line.due, zone, now)}</time>
       {/if}
-      {#if timely}<i class={TONES[timely.tone]}>{timely.words}</i>{/if}
-      {#if withStudent && line.answered}<i>{line.answered[0]} of {line.answered[1]} answered</i>{/if}
-      {#if withStudent && line.shared}<i class={line.shared === 'open' ? 'font-semibold' : ''}
-          >{sharedWords(line.shared)}</i
-        >{/if}
-      {#if said}<i class="font-semibold">{said}</i>{/if}
-      {#if cost}<i>{cost}</i>{/if}
-      {#if line.holder === 'teacher' && line.since !== null}
-        <i class={isLongWait(line.since, line.course.usualWait, now) ? 'font-semibold' : ''}
-          >{waitWords(line.since, line.course.usualWait, now)}</i
-        >
-      {/if}
+      {#if row.timely}<i class={TONES[row.timely.tone]}>{row.timely.words}</i>{/if}
+      {#each row.said as { words, strong } (words)}<i class={strong ? 'font-semibold' : undefined}>{words}</i>{/each}
     </span>
   </a>
 </li>

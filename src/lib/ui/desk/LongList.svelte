@@ -1,6 +1,7 @@
 <script lang="ts">
   import EmptyState from '$ui/primitives/EmptyState.svelte';
   import type { DeskLine } from '$core/packets/desk';
+  import { getNow, getZone } from '$ui/time/reader';
   import DeskRow from './DeskRow.svelte';
 
   interface Props {
@@ -14,6 +15,8 @@
   }
   /** One page of a list that can go on for years. */
   const { title, about, empty, lines, next }: Props = $props();
+  const zone = $derived.by(getZone());
+  const now = $derived.by(getNow());
 </script>
 
 <svelte:head><title>{title} · Vendro</title></svelte:head>
@@ -25,7 +28,7 @@
     <EmptyState><p>{empty}</p></EmptyState>
   {:else}
     <ul class="mt-4 divide-y divide-base-300 border-y border-base-300">
-      {#each lines as line (line.assignmentId)}<DeskRow {line} />{/each}
+      {#each lines as line (line.assignmentId)}<DeskRow {line} {zone} {now} />{/each}
     </ul>
   {/if}
   {#if next}<p class="mt-4"><a class="btn" href={next.href}>{next.name}</a></p>{/if}

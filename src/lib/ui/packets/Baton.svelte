@@ -1,3 +1,13 @@
+<script module lang="ts">
+  import type { Standing } from '$core/packets/custody';
+
+  const TONES: Partial<Record<Standing, string>> = {
+    'taken-back': 'text-error',
+    settled: 'text-success',
+    'another-round': 'text-base-content'
+  };
+</script>
+
 <script lang="ts">
   import type { Holding } from '$core/packets/custody';
   import { holdingWords, holdingWordsForTeacher } from '$core/packets/words';
@@ -13,22 +23,12 @@
   }
   const { holding, reader = 'student', words = true, large = false }: Props = $props();
 
-  const drawing = $derived(batonName(drawBaton(holding)));
   const said = $derived(reader === 'student' ? holdingWords(holding) : holdingWordsForTeacher(holding));
-  const tone = $derived(
-    holding.standing === 'taken-back'
-      ? 'text-error'
-      : holding.standing === 'settled'
-        ? 'text-success'
-        : holding.standing === 'another-round'
-          ? 'text-base-content'
-          : 'text-primary'
-  );
 </script>
 
-<span class="baton {tone}" class:baton-large={large}>
+<span class="baton {TONES[holding.standing] ?? 'text-primary'}" class:baton-large={large}>
   <svg role={words ? undefined : 'img'} aria-hidden={words ? 'true' : undefined} aria-label={words ? undefined : said}>
-    <use href="/batons.svg?{__VENDRO_VERSION__}#{drawing}" />
+    <use href="/batons.svg?{__VENDRO_VERSION__}#{batonName(drawBaton(holding))}" />
   </svg>
   {words ? said : ''}
 </span>

@@ -5,7 +5,8 @@
   const padding = $derived('x'.repeat(data.more / data.desk.lines.length));
 </script>
 
-<h1>Desk</h1>
+<!-- A single letter of this kind has a page of letters kept in two bytes each, as every page with words of people is. -->
+<h1>Desk — what is next</h1>
 <ul>
   {#each data.desk.lines as line (line.assignmentId)}
     <li class="desk-row">

@@ -116,6 +116,28 @@ describe('a course’s grade', () => {
     );
   });
 
+  it('leaves out what its category misses least, of two that are as good for the result', () => {
+    const category = (id: string, over: object) => ({
+      ...{ id, title: id, weight: 1, inside: 'points', dropLowest: 0, dropHighest: 0, replace: null, minimum: null },
+      ...{ bonus: false, ...over }
+    });
+    const by = Scheme.parse({
+      ...{ between: 'points', most: 100, failedAtMost: 30, rest: 'c0', absent: { kind: 'never' } },
+      categories: [category('c0', { bonus: true }), category('c1', { dropHighest: 1, minimum: 51 })],
+      places: Object.fromEntries(
+        ['c0', 'c1', 'c1'].map((c, i) => [`a${i}`, { category: c, extra: false, weight: null }])
+      ),
+      ...{ scale: { kind: 'percent' }, rounding: { step: 0.1, how: 'half-up' }, pass: null },
+      passTakes: { credits: false, stages: false }
+    });
+    const one = (i: number, earned: number, possible: number): GradeItem => ({
+      ...{ id: `a${i}`, title: `A ${i}`, possible, earned, passed: null, excused: false, absent: false, due: NOW - 1 }
+    });
+    // Five on top of ten of ten, or of half of five: 150 % either way, but only the ten are above the minimum.
+    const list = [one(0, 5, 5), one(1, 2.5, 5), one(2, 10, 10)];
+    expect(courseGrade(by, made(list))).toMatchObject({ heldBy: 'most', categories: [{}, { below: false }] });
+  });
+
   it('does not turn on the order of its assignments', () => {
     fc.assert(
       fc.property(scheme, items, fc.integer({ min: 1, max: 4 }), (by, list, turn) => {

@@ -77,9 +77,14 @@ function bestOf(tried: Total[][], categories: Array<Category | undefined>): Tota
         NONE
       )
     );
+  // Of those that are as good, the one in which each category stands best: one of them is so in all.
+  const stands = (ways: Total[], best: Total[]) =>
+    ways.every((way, i) => !less(valueOf(way), valueOf(best[i] ?? NONE))) &&
+    ways.some((way, i) => less(valueOf(best[i] ?? NONE), valueOf(way)));
   return combined.reduce((best, ways) => {
     const [now, then] = [valued(ways), valued(best)];
-    return (lowers ? less(now, then) : less(then, now)) ? ways : best;
+    if (lowers ? less(now, then) : less(then, now)) return ways;
+    return !less(now, then) && !less(then, now) && stands(ways, best) ? ways : best;
   });
 }
 

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { piecesIn } from './gathering';
-import { expect, expectAccessible, file, test } from './world';
+import { expect, expectAccessible, file, holdScripts, test } from './world';
 
 /** A page that never has time: its parts wake by being touched alone. */
 async function restless(page: Page) {
@@ -44,6 +44,16 @@ test('a part that sleeps yet does what is asked of it, by pointer, by key and by
   await expect(piecesIn(ilse, 'Also')).toHaveCount(0);
   // Nothing was sent as a page without scripts sends it.
   await expect(ilse.locator('body')).toHaveAttribute('data-same', 'yes');
+});
+
+test('what was chosen before the scripts came is taken, though the page never rests', async ({ world }) => {
+  const ilse = await restless(await world.as('ilse'));
+  const [work] = await world.sql("select id from assignments where title like 'Field report%'");
+  const come = await holdScripts(ilse);
+  await ilse.goto(`${world.url}/assignments/${String(work?.id)}`);
+  await ilse.getByLabel('Add files to Also').setInputFiles(file('early.txt', 'chosen on a slow line'));
+  come();
+  await expect(piecesIn(ilse, 'Also')).toHaveText(['early.txt']);
 });
 
 test('a part that sleeps shows what changed elsewhere', async ({ world }) => {

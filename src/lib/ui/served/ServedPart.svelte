@@ -2,6 +2,7 @@
   import { flushSync, getAllContexts, hydrate, onMount, unmount, untrack, type Component } from 'svelte';
   import { render } from 'svelte/server';
   import { isServed, takingOver } from './arriving';
+  import { isTouched } from './touched';
   import { whenIdle } from './when-idle';
 
   interface Props {
@@ -48,6 +49,8 @@
     const leave = whenIdle(() => wake());
     for (const touch of TOUCHES)
       place.addEventListener(touch, wake, { capture: true, passive: true, signal: hold.signal });
+    // What was done before the scripts came is taken over as it stands, before anything is told anew.
+    if (isTouched(target)) queueMicrotask(() => hold.signal.aborted || wake());
     return () => {
       hold.abort();
       leave();

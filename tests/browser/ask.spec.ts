@@ -143,14 +143,18 @@ test('what is written before the editor has come goes on in it', async ({ world 
   const open = await holdScripts(ilse);
   await ilse.reload({ waitUntil: 'commit' });
   const field = ilse.getByRole('textbox', { name: 'Ask your teacher' });
-  await field.fill('Which pier?\n\nThe old one <or> the new one');
+  // It is in the middle of a sentence that the editor comes.
+  await field.fill('Which pier?\n\nThe old one <or> the new one, ');
   open();
   await expect(ask(ilse).getByRole('toolbar', { name: 'How it is written' })).toBeVisible();
   await expect(field).toBeFocused();
-  await ilse.keyboard.type(', at low water.');
+  await ilse.keyboard.type('at low water. ');
+  await ilse.keyboard.type('So  be it.');
   await ilse.getByRole('button', { name: /^Send it to Dr Odile Ferrante only$/ }).click();
   const said = ask(ilse).getByRole('listitem').filter({ hasText: 'Which pier?' });
-  await expect(said).toContainText('The old one <or> the new one, at low water.');
+  await expect(said).toContainText('The old one <or> the new one, at low water. So be it.');
+  const hard = "select count(*)::int as n from posts where body like '%' || chr(160) || '%'";
+  expect(await world.sql(hard)).toEqual([{ n: 0 }]);
   await expect(field).toHaveText('');
 });
 

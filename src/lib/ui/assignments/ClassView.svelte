@@ -88,9 +88,11 @@
               >{starter ? 'Change its starter' : 'Prepare a starter'}<span class="sr-only"> for {title}</span></a
             >
             <a class="link" href="/assignments/{facts.assignmentId}/questions/{id}"
-              >{questions ? `Change its ${questions} questions` : 'Ask questions there'}<span class="sr-only">
-                in {title}</span
-              ></a
+              >{questions === 1
+                ? 'Change its question'
+                : questions
+                  ? `Change its ${questions} questions`
+                  : 'Ask questions there'}<span class="sr-only"> in {title}</span></a
             >
           </li>
         {/each}

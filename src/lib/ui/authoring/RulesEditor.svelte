@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { allowanceWords } from '$core/packets/terms-words';
   import type { AssignmentDraft } from '$core/assignments/draft';
   import { countsWords, followWords, MOST_MINUTES, type RuleName, type StandingRules } from '$core/courses/rules';
   import { STRICTABLE } from '$core/checks/run-checks';
@@ -33,7 +34,7 @@
     </RuleRow>
     <RuleRow
       name="Rounds"
-      says={draft.allowance === null ? 'As many rounds as one likes.' : `Up to ${draft.allowance} rounds.`}
+      says={allowanceWords(draft.allowance)}
       follows={follows('allowance')}
       onfollow={follow('allowance')}
     >

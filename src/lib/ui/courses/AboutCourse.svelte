@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { allowanceWords } from '$core/packets/terms-words';
   import { WANTED_KINDS } from '$core/pieces/kinds';
   import { wantsWords } from '$core/pieces/wants';
   import type { CourseAbout } from '$core/courses/views';
@@ -48,7 +49,7 @@
       <ul class="grid gap-1.5">
         {#if about.endsOn}<li>The course ends on {calendarDay(about.endsOn)}.</li>{/if}
         <li>{latePolicyWords(rules.late)}</li>
-        <li>{rules.allowance === null ? 'As many rounds as you like.' : `Up to ${rules.allowance} rounds each.`}</li>
+        <li>{allowanceWords(rules.allowance)}</li>
         <li>
           {rules.takeBack
             ? 'What you submitted can be taken back until marking begins.'

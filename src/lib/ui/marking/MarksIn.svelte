@@ -16,6 +16,7 @@
   /** Marks as a table: fetched, filled in elsewhere, looked at line by line, and kept all together or not at all. */
   const { plan, text, kept, problem, csv }: Props = $props();
   const ready = $derived(plan !== null && !kept && plan.problems.length === 0 && plan.marks.length > 0);
+  const marks = $derived(plan?.marks.length === 1 ? '1 mark' : `${plan?.marks.length ?? 0} marks`);
 </script>
 
 <p class="mb-4 max-w-prose">
@@ -27,9 +28,9 @@
 </p>
 {#if problem}<Message kind="problem">{problem}</Message>{/if}
 {#if kept && plan}
-  <Message kind="done">{plan.marks.length} marks are kept. Return them from the class when they are right.</Message>
+  <Message kind="done">Kept: {marks}. Return what is right from the class.</Message>
 {/if}
-<TableIn {text} longest={200_000} keep={ready && plan ? `Keep ${plan.marks.length} marks` : null} />
+<TableIn {text} longest={200_000} keep={ready ? `Keep ${marks}` : null} />
 {#if plan && !kept}
   {#if plan.problems.length > 0}
     <h2 class="mt-6 mb-2 text-xl font-semibold">
@@ -44,7 +45,7 @@
     </ul>
   {/if}
   <h2 class="mt-6 mb-2 text-xl font-semibold">
-    {plan.marks.length} marks{plan.blank > 0 ? `, ${plan.blank} rows say nothing` : ''}
+    {marks}{#if plan.blank > 0}, {plan.blank === 1 ? '1 row says' : `${plan.blank} rows say`} nothing{/if}
   </h2>
   {#if plan.marks.length > 0}
     <table class="table table-sm">

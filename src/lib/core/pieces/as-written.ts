@@ -3,7 +3,7 @@ import { linksInside } from '../links/inside';
 import type { Measures } from '../pages/measures';
 import { pageFacts } from '../pages/page-facts';
 import { walk } from '../pages/walk';
-import type { LinkInside, PagePiece } from './piece';
+import type { LinkInside, PagePiece, PieceView } from './piece';
 
 /** A page as it stands in its editor. `touched`: something was written since it was opened. */
 export interface Written {
@@ -39,3 +39,7 @@ export function linksOn(page: JSONContent, known: readonly LinkInside[]): LinkIn
   });
   return linksInside(targets, words.join('\n')).map((url) => seen.get(url) ?? { url, verdict: null, at: null });
 }
+
+/** The page among some pieces that has this id; undefined where none of them is one. */
+export const pageAmong = (pieces: readonly PieceView[], id: string): PagePiece | undefined =>
+  pieces.find((piece): piece is PagePiece => piece.kind === 'page' && piece.id === id);

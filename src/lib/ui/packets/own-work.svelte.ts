@@ -6,7 +6,7 @@ import { foundBecauseOf, runChecks } from '$core/checks/run-checks';
 import type { CreditUnit, Judged } from '$core/judging/credits';
 import { isSubmitted } from '$core/judging/registry';
 import type { Choosing, Together } from '$core/parties/views';
-import { asWritten, linksOn, type Written } from '$core/pieces/as-written';
+import { asWritten, linksOn, pageAmong, type Written } from '$core/pieces/as-written';
 import { areOldForSubmit } from '$core/pieces/old-links';
 import { submitBy } from '$core/courses/pace';
 import { allowed } from '$core/packets/allowed';
@@ -91,14 +91,13 @@ export class OwnWork {
 
   /** What of that is to be said of a page while it is written. */
   foundWhile(pieceId: string, written: Written): Found[] {
-    const piece = this.packet.pieces.find(({ id }) => id === pieceId);
-    return piece?.kind === 'page' ? foundBecauseOf(asWritten(piece, written), this.#situation()) : [];
+    const page = pageAmong(this.packet.pieces, pieceId);
+    return page ? foundBecauseOf(asWritten(page, written), this.#situation()) : [];
   }
 
   /** Addresses on a page of which it is not known where they lead to. */
   unseenLinks(pieceId: string, page: Written['page']): string[] {
-    const piece = this.packet.pieces.find(({ id }) => id === pieceId);
-    const known = piece?.kind === 'page' ? (piece.links ?? []) : [];
+    const known = pageAmong(this.packet.pieces, pieceId)?.links ?? [];
     return linksOn(page, known).flatMap(({ url, at }) => (at === null ? [url] : []));
   }
 

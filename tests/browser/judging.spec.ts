@@ -228,12 +228,7 @@ test('two teachers at one work: each sees the other, and what was returned is no
   );
   const [odile, amara] = [await world.as('odile'), await world.as('amara')];
   await odile.goto(`${world.url}/marking`);
-  await odile
-    .getByRole('main')
-    .getByRole('listitem')
-    .getByRole('link', { name: /Field report/ })
-    .first()
-    .click();
+  await openFromList(odile, 'Field report');
   await expect(odile.getByLabel('Points of 40')).toBeVisible();
   await amara.goto(odile.url());
   await expect(amara.getByText('Dr Odile Ferrante has this open too.')).toBeVisible();

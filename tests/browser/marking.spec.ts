@@ -210,12 +210,7 @@ test('a teacher who is away is told on whose clocks a moment is given, and it is
   const odile = await world.as('odile');
   await world.sql("update people set zone = 'America/St_Johns' where handle = 'odile'");
   await odile.goto(`${world.url}/marking`);
-  await odile
-    .getByRole('main')
-    .getByRole('listitem')
-    .getByRole('link', { name: /Field report/ })
-    .first()
-    .click();
+  await openFromList(odile, 'Field report');
   const later = odile.getByLabel('Return it at a set time');
   await expect(odile.getByText(/^Return it at a set time/)).toContainText('(on the clocks of Faroe)');
   await odile.getByLabel('Points of 40').fill('29');

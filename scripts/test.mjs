@@ -3,10 +3,13 @@ import { startThrowAwayCluster } from './lib/cluster.mjs';
 import { ensurePackages } from './lib/debian.mjs';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
 import { runScript, say } from './lib/say.mjs';
+import { whatFailed } from './lib/what-failed.mjs';
 
 /**
  * `npm test`: everything, from a fresh checkout: types, lint, floors and format, unit tests, server tests on a
  * throw-away cluster, browser journeys against the production build. All parts run even when one fails.
+ *
+ * What failed is named once more at the very end: by then the journeys have said a thousand lines.
  *
  * The checks and what is counted run beside the tests without a browser, which wait for PostgreSQL and for processes much of their time. The
  * journeys have the machine for themselves: they are watched by the clock.
@@ -38,9 +41,10 @@ await runScript(async () => {
   const part = async (name, command, output) => {
     const begun = performance.now();
     if (output === 'shown') say(`\n── ${name}`);
-    const done = await run(command, env, output === 'shown' ? 'inherit' : 'pipe');
+    const done = await run(command, env, output === 'shown');
     if (output === 'after') say(`\n── ${name}\n${done.said}`);
-    return { name, passed: done.code === 0, seconds: (performance.now() - begun) / 1000 };
+    const passed = done.code === 0;
+    return { name, passed, failed: passed ? [] : whatFailed(done.said), seconds: (performance.now() - begun) / 1000 };
   };
   const results = [
     ...(
@@ -56,8 +60,10 @@ await runScript(async () => {
   ];
   await cluster.stop();
   say('');
-  for (const { name, passed, seconds } of results)
+  for (const { name, passed, failed, seconds } of results) {
     say(`${passed ? 'passed' : 'FAILED'}  ${name} (${seconds.toFixed(0)} s)`);
+    for (const test of failed) say(`        ${test}`);
+  }
   const passed = results.filter((result) => result.passed).length;
   say(`\n${passed} passed, ${results.length - passed} failed`);
   process.exit(passed === results.length ? 0 : 1);
@@ -75,13 +81,17 @@ async function oneAfterAnother(...parts) {
 }
 
 /**
- * @param {string[]} command @param {NodeJS.ProcessEnv} env @param {'inherit' | 'pipe'} output
- * @returns {Promise<{ code: number, said: string }>} `said`: what it printed, where that was piped
+ * @param {string[]} command @param {NodeJS.ProcessEnv} env @param {boolean} shown as it comes
+ * @returns {Promise<{ code: number, said: string }>} `said`: what it printed
  */
-function run([program = '', ...args], env, output) {
-  const child = spawn(program, args, { stdio: ['ignore', output, output], env });
+function run([program = '', ...args], env, shown) {
+  const colours = shown && process.stdout.isTTY ? { FORCE_COLOR: '1' } : {};
+  const child = spawn(program, args, { stdio: ['ignore', 'pipe', 'pipe'], env: { ...env, ...colours } });
   let said = '';
-  child.stdout?.on('data', (chunk) => (said += chunk));
-  child.stderr?.on('data', (chunk) => (said += chunk));
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (chunk) => {
+      said += chunk;
+      if (shown) process.stdout.write(chunk);
+    });
   return new Promise((resolve) => child.on('close', (code) => resolve({ code: code ?? 1, said })));
 }

@@ -86,7 +86,7 @@ describe('a start with settings that are wrong says so in one sentence', () => {
     } finally {
       await cluster.stop();
     }
-  }, 120_000);
+  });
 });
 
 it('takes settings that are right', async () => {

@@ -56,4 +56,4 @@ it('makes a school by one command, backs it up, and restores it into a new place
   const restored = await run('restore', [kept], elsewhere);
   expect(restored).toMatchObject({ code: 0, said: expect.stringContaining('0 receipts, each of which verifies') });
   expect((await run('school', FLAGS, elsewhere)).said).toContain('people here already');
-}, 180_000);
+});

@@ -48,7 +48,7 @@ it('starts, stops cleanly on Ctrl-C, keeps its data, and comes back without buil
   expect(second.said.text).not.toMatch(/0001-foundation|Building|npm ci/);
   second.child.kill('SIGINT');
   expect(await second.ended).toBe(0);
-}, 180_000);
+});
 
 /** @param {string} pattern of the command line, of which there has to be one process @param {number} parent */
 function childOf(pattern, parent) {
@@ -89,7 +89,7 @@ it('gives up on what dies again and again, and does not say that all went well',
   await standing;
   killed.stop('SIGTERM');
   expect(await killed.ended).toBe(1);
-}, 60_000);
+});
 
 /** @param {() => boolean | Promise<boolean>} met */
 async function until(met) {

@@ -35,7 +35,7 @@ describe('whoever is not signed in', ONCE, () => {
     }
     expect(answered, answered.join('; ')).toEqual([]);
     expect(await kept()).toEqual(before);
-  }, 120_000);
+  });
 });
 
 describe.each(['teodor', 'stranger', 'noCourse'] as const)('%s, whose work it is not', ONCE, (who) => {
@@ -59,7 +59,7 @@ describe.each(['teodor', 'stranger', 'noCourse'] as const)('%s, whose work it is
     expect(answered, answered.join('; ')).toEqual([]);
     expect(await ofIlse()).toEqual(hers);
     if (who !== 'teodor') expect(await kept()).toEqual(before);
-  }, 120_000);
+  });
 });
 
 /** What a student does with their own packet, on an address that the whole course shares. */
@@ -84,7 +84,7 @@ it('answers unknown ids and those of others alike', async () => {
       told.push(`${nameOf(address)}: ${hers.status} and ${random.status}`);
   }
   expect(told, told.join('; ')).toEqual([]);
-}, 120_000);
+});
 
 /** Values as no page of ours sends them. */
 const ODD = [

@@ -28,7 +28,7 @@ beforeAll(async () => {
   ilse = { id: row?.id ?? '', schoolRoles: [] };
   lines = (await readDesk(ilse)).lines;
   all = [...lines, ...(await readSettled(ilse, null)).lines];
-}, 120_000);
+});
 
 const titled = (title: string) => all.find((line) => line.title.startsWith(title));
 

@@ -50,7 +50,7 @@ describe('a disk of which only the reserve is left', () => {
     cookie = await cookieOf(school.ilse.id);
     // More than any disk has.
     served = await serve({ VENDRO_RESERVE_MIB: String(1024 * 1024 * 1024) });
-  }, 200_000);
+  });
   afterAll(() => served.stop());
 
   const headers = () => ({ cookie, origin: served.url, accept: 'application/json', 'x-sveltekit-action': 'true' });
@@ -110,5 +110,5 @@ describe('a database whose connections are killed', () => {
     for (let i = 0; i < 12; i++) answers.push(await desk());
     expect(answers.at(-1)).toBe(200);
     served.stop();
-  }, 100_000);
+  });
 });

@@ -1,4 +1,4 @@
-import { beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { keepStarter } from '$server/assignments/starter';
 import { readAssignment } from '$server/assignments/read-assignment';
 import { pageFrom, pageOrLines } from '$server/pages/page-from';
@@ -7,6 +7,9 @@ import { registerBlob } from '$server/blobs/register';
 import { storeText } from '$server/blobs/store-text';
 import { smallCourse } from './kit';
 import { beginOf, openWindow, textOf } from './page-writer';
+
+// What never ends is ended sooner, so that the test is not as endless.
+vi.hoisted(() => (process.env.VENDRO_READING_SECONDS = '3'));
 
 /** Small, and endless to read: each of these cost seconds to minutes where it was read on the server's own thread. */
 const ENDLESS = { under: '_a_'.repeat(15_000), open: '::: {.answer #a}\n'.repeat(5000), deep: '>'.repeat(50_000) };

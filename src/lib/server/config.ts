@@ -48,6 +48,8 @@ const Environment = z.object({
     .string()
     .regex(/^[0-9a-f]{64}$/)
     .optional(),
+  /** What reading one file may cost, in seconds of the processor's time, where that is not what limits.ts says. */
+  VENDRO_READING_SECONDS: z.coerce.number().positive().max(120).optional(),
   /** The program of the parsing processes, as `npm start` builds it. */
   VENDRO_PARSER: z.string().default(join('build-parser', 'process.js')),
   /** LibreOffice's program, which makes pages of presentations and other office files. Without it they are outlined. */
@@ -86,6 +88,7 @@ export const config = {
   smtpUrl: env.VENDRO_SMTP_URL ?? null,
   sitePort: env.VENDRO_SITE_PORT ?? null,
   reach: env.VENDRO_REACH,
+  readingSeconds: env.VENDRO_READING_SECONDS ?? null,
   officeProgram: env.VENDRO_OFFICE,
   parserProgram: resolve(env.VENDRO_PARSER),
   secret: env.VENDRO_SECRET ?? null,

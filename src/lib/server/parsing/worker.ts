@@ -34,7 +34,8 @@ export class Worker {
   private readonly limits: Limits;
 
   constructor(lane: Lane) {
-    this.limits = LANES[lane];
+    const limits: Limits = LANES[lane];
+    this.limits = lane === 'files' ? { ...limits, processor: config.readingSeconds ?? limits.processor } : limits;
   }
 
   get free(): boolean {

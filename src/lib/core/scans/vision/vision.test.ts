@@ -48,7 +48,7 @@ const cornersOf = ({ corners, width, height }: Scene) =>
 let cv: Cv;
 beforeAll(async () => {
   ({ cv } = await opencv());
-}, 60_000);
+});
 
 /** What is wrong with a photographed sheet. */
 function troubles(photo: Picture, corners: Corners, turn: 0 | 2 = 0) {

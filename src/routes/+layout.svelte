@@ -13,6 +13,7 @@
   import Shell from '$ui/shell/Shell.svelte';
   import { setLook } from '$ui/materials/look';
   import { arrived } from '$ui/served/arriving';
+  import { doEarlyPress } from '$ui/served/early-press';
   import { setReadShelf } from '$ui/shelf/shelf-reader';
   import { setNow, setZone } from '$ui/time/reader';
   import { setUploads, Uploads } from '$ui/uploads/uploads.svelte';
@@ -24,7 +25,10 @@
   const { data, children } = $props();
   /** Milliseconds between two readings of a page whose links are being looked at. */
   const LOOKING = 1500;
-  onMount(arrived);
+  onMount(() => {
+    arrived();
+    doEarlyPress();
+  });
   const runway = new RunwayData();
   rememberLists();
   const line = watchLine();

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { expect, expectAccessible, test } from './world';
+import { expect, expectAccessible, holdScripts, test } from './world';
 
 /** Ilse's hours are the usual ones: from four to seven on schooldays. It is Wednesday, 15:20. */
 const session = (page: Page, title: string) =>
@@ -133,10 +133,13 @@ test('a calendar comes in as busy time, and the plan goes out by an address that
 
 test('on a phone the plan begins with today, and a session is put elsewhere without dragging', async ({ world }) => {
   const ilse = await world.as('ilse', { viewport: { width: 360, height: 740 }, hasTouch: true });
+  const come = await holdScripts(ilse);
   await ilse.goto(`${world.url}/plan`);
   const today = ilse.getByRole('region', { name: 'Today' });
   await expect(today.getByRole('button', { name: /^Start / }).first()).toBeInViewport();
+  // On a slow line it is pressed before anything could answer.
   await today.getByRole('button', { name: /16:00/ }).first().click();
+  come();
   const panel = ilse.getByRole('region', { name: /^Session: / });
   await panel.getByLabel('Put it at').fill('2027-03-10T20:00');
   await panel.getByRole('button', { name: 'Pin it there' }).click();

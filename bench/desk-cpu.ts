@@ -8,7 +8,7 @@ import { inParallel } from './submitting';
 import type { Result, Served, Stage } from './stage';
 
 const ROWS = 60;
-const WARM_UP = 600;
+const WARM_UP = 1800;
 const REQUESTS = 500;
 const TURNS = 4;
 const AT_ONCE = 4;

@@ -1,4 +1,5 @@
 import { spawn } from 'node:child_process';
+import { cpus } from 'node:os';
 import { startThrowAwayCluster } from './lib/cluster.mjs';
 import { ensurePackages } from './lib/debian.mjs';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
@@ -15,6 +16,7 @@ import { whatFailed } from './lib/what-failed.mjs';
  * journeys have the machine for themselves: they are watched by the clock.
  */
 await runScript(async () => {
+  const [started, busy] = [performance.now(), busySeconds()];
   await ensurePackages([
     'postgresql',
     'chromium-headless-shell',
@@ -65,9 +67,15 @@ await runScript(async () => {
     for (const test of failed) say(`        ${test}`);
   }
   const passed = results.filter((result) => result.passed).length;
-  say(`\n${passed} passed, ${results.length - passed} failed`);
+  const minutes = (performance.now() - started) / 60_000;
+  // Where others share the machine, its own clock says less than this.
+  say(`\n${minutes.toFixed(1)} minutes, ${(busySeconds() - busy).toFixed(0)} seconds of processor time`);
+  say(`${passed} passed, ${results.length - passed} failed`);
   process.exit(passed === results.length ? 0 : 1);
 });
+
+/** What the machine has computed since it came up, in seconds of its processors. */
+const busySeconds = () => cpus().reduce((sum, { times }) => sum + times.user + times.nice + times.sys, 0) / 1000;
 
 /**
  * Two cores carry two lanes: with a third, servers that start beside them are given up on as dead.

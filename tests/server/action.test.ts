@@ -1,7 +1,9 @@
 import { isActionFailure, isHttpError, isRedirect, type RequestEvent } from '@sveltejs/kit';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
-import { NotHere } from '$server/outcome';
+import { BlobDamaged } from '$server/blobs/damage';
+import { NotHere, RefusedMidway } from '$server/outcome';
+import { NotNow, TooCostly } from '$server/parsing/limits';
 import { action, openAction, streamedAction, type Person } from '../../src/routes/shared/action';
 import { Several } from '../../src/routes/shared/fields';
 
@@ -101,6 +103,26 @@ describe('a refusal', () => {
       with: ({ n }) => ({ n })
     })(sent({}));
     expect(refused(answer).data).toMatchObject({ problem: '3 of them.', n: 3 });
+  });
+
+  it('of what could not be read says whether it can be later, and keeps what was typed', async () => {
+    const failing = (error: Error) => action(Name, () => Promise.reject(error))(sent({ fields: [['name', 'Kelp']] }));
+    const answers = [
+      new NotNow('x'),
+      new TooCostly('depth'),
+      new BlobDamaged('0', 'cut'),
+      new RefusedMidway('excused')
+    ];
+    const [later, deep, damaged, midway] = (await Promise.all(answers.map(failing))).map(refused);
+    expect([later, deep, damaged, midway].map((answer) => answer?.status)).toEqual([503, 422, 503, 409]);
+    expect(later?.data).toEqual({
+      problem: 'Too much is being read at the moment, so nothing was changed. Try again in a minute.',
+      problems: {},
+      given: { name: 'Kelp' }
+    });
+    expect(deep?.data.problem).toContain('nested deeper');
+    expect(damaged?.data.problem).toContain('damaged where it is kept');
+    expect(await thrown(failing(new Error('a mistake of ours')))).toMatchObject({ message: 'a mistake of ours' });
   });
 
   it('of something that is not there for this person is a 404', async () => {

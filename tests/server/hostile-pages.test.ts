@@ -12,7 +12,7 @@ import { beginOf, openWindow, textOf } from './page-writer';
 vi.hoisted(() => (process.env.VENDRO_READING_SECONDS = '3'));
 
 /** Small, and endless to read: each of these cost seconds to minutes where it was read on the server's own thread. */
-const ENDLESS = { under: '_a_'.repeat(15_000), open: '::: {.answer #a}\n'.repeat(5000), deep: '>'.repeat(50_000) };
+const ENDLESS = { under: '_a_'.repeat(15_000), open: '::: {.answer #a}\n'.repeat(1200), deep: '>'.repeat(50_000) };
 let school: Awaited<ReturnType<typeof smallCourse>>;
 beforeAll(async () => {
   school = await smallCourse();

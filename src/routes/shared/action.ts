@@ -2,9 +2,9 @@ import { fail, isActionFailure, redirect, type ActionFailure, type RequestEvent 
 import type { z } from 'zod';
 import { wordsOfRefusal, type RefusalCode, type RefusedAt } from '$core/refusals/registry';
 import { config } from '$server/config';
-import { orNotFound, signedIn } from './guard';
+import { notHere, signedIn, whyUnread } from './guard';
 import { readForm } from './read-form';
-import { RefusedMidway } from '$server/outcome';
+import { NotHere, RefusedMidway } from '$server/outcome';
 
 export type Person = NonNullable<App.Locals['person']>;
 
@@ -43,8 +43,8 @@ interface Then<S extends z.ZodType, A, E, T, W> {
  * A form action, all of it: parses the form, does the one thing, answers.
  *
  * What does not fit the schema comes back with the schema's own words and status 400 before anything is changed; a refusal
- * comes back with its words and 409; both with what was typed. Without scripts, what is done leads back to the page by a
- * redirect, so that reloading sends nothing again.
+ * with its words and 409; what could not be read, now or ever, as guard.ts says it. All with what was typed. Without scripts,
+ * what is done leads back to the page by a redirect, so that reloading sends nothing again.
  *
  * @param schema  what the form says. A field whose name may stand several times is `Several` (fields.ts). Given once for
  *   all requests, since making a schema costs more than parsing with it
@@ -101,13 +101,17 @@ async function outcome<S extends z.ZodType, A, E extends RequestEvent, T, W>(
   then: Then<S, A, E, T, W>,
   typed: Record<string, string>
 ): Promise<Answer<T, W>> {
+  let answer: A;
   try {
-    return answered(event, await orNotFound(work), given, then, typed);
-  } catch (error) {
-    if (!(error instanceof RefusedMidway)) throw error;
-    const problem = wordsOfRefusal(error.why, { reader: then.reader, largest: config.maxFileBytes });
-    return fail(409, { problem, problems: {}, given: typed } as Refused & Partial<W>);
+    answer = await work;
+  } catch (thrown) {
+    if (thrown instanceof NotHere) notHere();
+    const refused = thrown instanceof RefusedMidway ? { status: 409, why: thrown.why } : whyUnread(thrown);
+    if (!refused) throw thrown;
+    const problem = wordsOfRefusal(refused.why, { reader: then.reader, largest: config.maxFileBytes });
+    return fail(refused.status, { problem, problems: {}, given: typed } as Refused & Partial<W>);
   }
+  return answered(event, answer, given, then, typed);
 }
 
 function answered<S extends z.ZodType, A, E extends RequestEvent, T, W>(

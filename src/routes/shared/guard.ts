@@ -1,5 +1,6 @@
 import { error, redirect } from '@sveltejs/kit';
-import { BlobDamaged, DAMAGED_WORDS } from '$server/blobs/damage';
+import { readingRefusalWords, type ReadingRefusal } from '$core/refusals/reading-refusals';
+import { BlobDamaged } from '$server/blobs/damage';
 import { isBadInput } from '$server/db/bad-input';
 import { NotHere } from '$server/outcome';
 import { NotNow, TooCostly } from '$server/parsing/limits';
@@ -21,14 +22,18 @@ export async function orNotFound<T>(answer: Promise<T>): Promise<T> {
     return await answer;
   } catch (thrown) {
     if (thrown instanceof NotHere) notHere();
-    if (thrown instanceof BlobDamaged) error(503, DAMAGED_WORDS);
-    if (isBadInput(thrown)) error(400, 'Something in that could not be read, so nothing was changed.');
-    if (thrown instanceof TooCostly)
-      error(422, 'Lists and quotations in that text are nested deeper than can be shown. Nothing was changed.');
-    if (thrown instanceof NotNow)
-      error(503, 'Too much is being read at the moment, so nothing was changed. Try again in a minute.');
+    const unread = whyUnread(thrown);
+    if (unread) error(unread.status, readingRefusalWords(unread.why));
     throw thrown;
   }
+}
+
+/** Why what somebody brought or wrote could not be read, with the status for it; null where what was thrown is something else. */
+export function whyUnread(thrown: unknown): { status: 400 | 422 | 503; why: ReadingRefusal } | null {
+  if (thrown instanceof BlobDamaged) return { status: 503, why: 'kept-damaged' };
+  if (thrown instanceof NotNow) return { status: 503, why: 'read-later' };
+  if (thrown instanceof TooCostly) return { status: 422, why: 'nested-too-deep' };
+  return isBadInput(thrown) ? { status: 400, why: 'cannot-be-read' } : null;
 }
 
 /** Answers that there is nothing here for this person. */

@@ -26,8 +26,7 @@ export const MARK_REFUSALS = [
   'second-marker-missing',
   'one-teacher-only',
   'no-voice',
-  'no-table',
-  'read-later'
+  'no-table'
 ] as const;
 export type MarkRefusal = (typeof MARK_REFUSALS)[number];
 
@@ -64,7 +63,6 @@ const MARK_WORDS: Record<MarkRefusal, string> = {
   'one-teacher-only': 'You teach this course alone: there is nobody to share the works with.',
   'no-table':
     'This could not be read as a table (CSV). Usually a quotation mark stands in the middle of a cell, or has no second one. Nothing was kept.',
-  'read-later': 'Too much is being read at the moment. Nothing was kept: try again in a minute.',
   'no-voice': 'That is no recording that can be heard here. Record it anew.',
   'phrases-full': 'You keep 500 phrases already, so this one was not kept. Let go of one first.',
   'too-many-answers': 'So much was said to this remark that no more is kept here. Go on aside.',

@@ -16,6 +16,7 @@ import { PEER_REFUSALS, peerRefusalWords, type PeerRefusal } from '../peers/refu
 import { PLAN_REFUSALS, planRefusalWords, type PlanRefusal } from '../plan/refusals';
 import { PIECE_REFUSALS, pieceRefusalWords, type PieceRefusal } from '../pieces/refusals';
 import { PORTFOLIO_REFUSALS, portfolioRefusalWords, type PortfolioRefusal } from '../portfolio/refusals';
+import { READING_REFUSALS, readingRefusalWords, type ReadingRefusal } from './reading-refusals';
 import { SCHOOL_REFUSALS, schoolRefusalWords, type SchoolRefusal } from '../school/refusals';
 import { STORE_TROUBLES, storeTroubleWords, type StoreTrouble } from '../shelf/outside';
 import { SAID_REFUSALS, saidRefusalWords, type SaidRefusal } from '../threads/rules';
@@ -32,6 +33,7 @@ export type RefusalCode =
   | PortfolioRefusal
   | PartyRefusal
   | PeerRefusal
+  | ReadingRefusal
   | JoinRefusal
   | SaidRefusal
   | SchoolRefusal
@@ -70,6 +72,7 @@ export const REFUSAL_CODES: readonly RefusalCode[] = [
   ...PORTFOLIO_REFUSALS,
   ...PARTY_REFUSALS,
   ...PEER_REFUSALS,
+  ...READING_REFUSALS,
   ...PIECE_REFUSALS,
   ...JOIN_REFUSALS,
   ...SAID_REFUSALS,
@@ -92,6 +95,7 @@ const WORDS = new Map<string, (at: RefusedAt) => string>([
   ...topic(PORTFOLIO_REFUSALS, portfolioRefusalWords),
   ...topic(PARTY_REFUSALS, partyRefusalWords),
   ...topic(PEER_REFUSALS, peerRefusalWords),
+  ...topic(READING_REFUSALS, readingRefusalWords),
   ...topic(PIECE_REFUSALS, (why, { largest, types }) => pieceRefusalWords(why, largest, types)),
   ...topic(JOIN_REFUSALS, joinRefusalWords),
   ...topic(SAID_REFUSALS, saidRefusalWords),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { readingRefusalWords } from '$core/refusals/reading-refusals';
 import { clock } from '../clock';
 import { execute, inTransaction, ms, select } from '../db/connection';
 import { log } from '../log';
@@ -19,8 +20,7 @@ export class BlobDamaged extends Error {
 }
 
 /** What a person reads in place of a file whose bytes are damaged. */
-export const DAMAGED_WORDS =
-  'This file is damaged where it is kept, so it cannot be opened. What was submitted, and when, stays recorded, and the school office has been told. Whoever has the file can mend it by adding it once more.';
+export const DAMAGED_WORDS = readingRefusalWords('kept-damaged');
 
 /** Notes that stored bytes are damaged, and tells the office, once. */
 export async function noteDamage({ sha256, what }: BlobDamaged): Promise<void> {

@@ -75,7 +75,9 @@ await runScript(async () => {
 });
 
 /** What the machine has computed since it came up, in seconds of its processors. */
-const busySeconds = () => cpus().reduce((sum, { times }) => sum + times.user + times.nice + times.sys, 0) / 1000;
+function busySeconds() {
+  return cpus().reduce((sum, { times }) => sum + times.user + times.nice + times.sys, 0) / 1000;
+}
 
 /**
  * Two cores carry two lanes: with a third, servers that start beside them are given up on as dead.

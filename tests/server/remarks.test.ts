@@ -56,11 +56,15 @@ describe('what is said to a remark', () => {
     const twice = key();
     expect(await answerAsStudent(school.ilse, { ...hear, key: twice })).toEqual({ ok: true });
     await answerAsStudent(school.ilse, { ...hear, key: twice });
+    // Its teacher is told the first 120 letters of it: that is in the middle of a shell.
+    const shell = `${'a'.repeat(119)}🐚, and so on.`;
+    expect(await answerAsStudent(school.ilse, { ...hear, body: shell, key: key() })).toEqual({ ok: true });
     expect(await answerAsTeacher(school.teacher, { packetId, remarkId, body: 'Then say so.', key: key() })).toEqual({
       ok: true
     });
     expect((await hers())[0]?.remarks[0]?.answers.map(({ body, by }) => [body, by])).toEqual([
       ['The three below the wall.', 'Ilse'],
+      [shell, 'Ilse'],
       ['Then say so.', 'Odile']
     ]);
     await expect(answerAsStudent(school.teodor, { ...hear, key: key() })).rejects.toThrow(NotHere);

@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import ICAL from 'ical.js';
 import type { BusyTime } from '../plan/inputs';
 import type { Stretch } from '../plan/free-time';
@@ -45,7 +46,7 @@ function allTimes(calendar: ICAL.Component, between: Stretch, zone: string): Bus
   times.sort((a, b) => a.from - b.from || (a.title < b.title ? -1 : 1));
   const name = calendar.getFirstPropertyValue('name') ?? calendar.getFirstPropertyValue('x-wr-calname');
   return {
-    name: typeof name === 'string' ? name.slice(0, 200) : '',
+    name: typeof name === 'string' ? cut(name, 200) : '',
     times: times.slice(0, MOST_TIMES),
     cut: cut || times.length > MOST_TIMES
   };
@@ -141,7 +142,7 @@ function take(
   if (of('status') === 'CANCELLED' || of('transp') === 'TRANSPARENT') return;
   const [from, to] = [at(start), at(end)];
   if (to > from && to > between.from && from < between.to)
-    times.push({ title: String(event.summary ?? '').slice(0, 200), from, to });
+    times.push({ title: cut(String(event.summary ?? ''), 200), from, to });
 }
 
 /** A time of the calendar as a moment; one in no zone is meant on the owner's clocks. */

@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import type { JSONContent } from '@tiptap/core';
 import { Decimal } from '../decimal';
 import type { Activity } from '../judging/credits';
@@ -24,7 +25,7 @@ export function activitiesIn(page: JSONContent): Activity[] {
       found.set(known, {
         id: known,
         title: `${called} ${i + 1}`,
-        about: about.join(', ').slice(0, LONGEST_ABOUT),
+        about: cut(about.join(', '), LONGEST_ABOUT),
         claimed: hours.reduce((sum, name) => sum.plus(number(values[name])), new Decimal(0)).toString()
       });
     }

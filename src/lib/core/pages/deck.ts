@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import type { JSONContent } from '@tiptap/core';
 import { ratioOf, RATIOS, type Ratio } from './nodes/frame';
 import { textOf } from './walk';
@@ -35,7 +36,7 @@ function frameOf({ attrs, content = [] }: JSONContent): FrameOf {
   return {
     id: String(attrs?.id ?? ''),
     ratio: ratioOf(attrs?.ratio),
-    title: head ? textOf(head).slice(0, 120) : '',
+    title: head ? cut(textOf(head), 120) : '',
     shown,
     notes: content.find(({ type }) => type === 'speakerNotes')?.content ?? []
   };

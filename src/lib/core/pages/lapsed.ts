@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import type { JSONContent } from '@tiptap/core';
 import { LONGEST_ASKED } from './nodes/prompts';
 import { textOf, walk } from './walk';
@@ -60,7 +61,7 @@ export function lapsed(node: JSONContent, asked: string): JSONContent {
   const content = node.type === 'choice' ? words : node.type === 'entries' ? [node] : node.content;
   return {
     type: 'lapsed',
-    attrs: { id: id ?? '', asked: asked.slice(0, LONGEST_ASKED), stays: false },
+    attrs: { id: id ?? '', asked: cut(asked, LONGEST_ASKED), stays: false },
     content: content?.length ? content : words
   };
 }

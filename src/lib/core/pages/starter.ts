@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import type { JSONContent } from '@tiptap/core';
 import { isLapsed, lapsed } from './lapsed';
 import { has, HEADS, isPrompt, textOf, walk } from './walk';
@@ -22,7 +23,7 @@ export function promptsOf(page: JSONContent): Prompt[] {
     const { id, optional } = (node.attrs ?? {}) as { id?: string; optional?: boolean };
     found.push({
       id: id ?? '',
-      label: label.slice(0, 200) || 'Your answer',
+      label: cut(label, 200) || 'Your answer',
       optional: optional === true,
       answered: isAnswered(node)
     });

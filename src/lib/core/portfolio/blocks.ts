@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import { z } from 'zod';
 
 /** How much of a row a block takes: the layouts are one, two or three columns, and a picture beside text. */
@@ -122,13 +123,10 @@ export const achievedFromLines = (text: string): Array<{ what: string; when: str
     .map((line) => {
       const at = line.lastIndexOf(';');
       return at < 0
-        ? { what: line.slice(0, 300), when: '' }
+        ? { what: cut(line, 300), when: '' }
         : {
-            what: line.slice(0, at).trim().slice(0, 300),
-            when: line
-              .slice(at + 1)
-              .trim()
-              .slice(0, 60)
+            what: cut(line.slice(0, at).trim(), 300),
+            when: cut(line.slice(at + 1).trim(), 60)
           };
     })
     .filter(({ what }) => what !== '')

@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import { span } from '../time/words';
 import type { Stretch } from './stretches';
 
@@ -116,14 +117,14 @@ function momentAfter(spoken: readonly Stretch[], seconds: number, what: 'begins'
 
 /** A cue's words without its tags, with its escapes undone (WebVTT, 6.4). */
 function plain(cue: string): string {
-  return cue
+  const words = cue
     .replace(/<[^>]*>/g, '')
     .replace(/&(amp|lt|gt|nbsp|lrm|rlm);/g, (_, name: string) => ESCAPES[name] ?? '')
     .replace(/\p{Cc}+/gu, '\n')
     .replace(/-->/g, '→')
     .replace(/\n\s*\n/g, '\n')
-    .trim()
-    .slice(0, LONGEST_LINE);
+    .trim();
+  return cut(words, LONGEST_LINE);
 }
 const ESCAPES: Record<string, string> = { amp: '&', lt: '<', gt: '>', nbsp: ' ', lrm: '', rlm: '' };
 const escaped = (text: string) =>

@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { Readable } from 'node:stream';
 import yazl from 'yazl';
 import { PICTURE } from '$core/pages/picture-name';
@@ -93,8 +94,8 @@ export async function bringQuestions(
           name: picture.name
         }));
       if (stored && !stored.ok)
-        unread.push({ title: question.text.slice(0, 60), why: 'Its picture cannot be shown here.' });
-      const alt = picture?.alt.slice(0, 500) ?? '';
+        unread.push({ title: cut(question.text, 60), why: 'Its picture cannot be shown here.' });
+      const alt = cut(picture?.alt ?? '', 500);
       if (stored?.ok) questions.push({ ...question, picture: { name: stored.name, alt } });
       else if (question.kind !== 'spot') questions.push(question);
     }

@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { createHash } from 'node:crypto';
 import { Readable } from 'node:stream';
 import { z } from 'zod';
@@ -82,7 +83,7 @@ async function meet(url: string, allowed: Allowed | null): Promise<{ met: Met; p
 /** What is ours is not fetched: whoever asks would meet the page that asks to sign in. Who may see it is asked where it is handed over. */
 function metHere({ url, title, published, text }: Within): { met: Met; page: PageText } {
   const said = published ? text : 'This portfolio has not been published yet.';
-  const about = { title, text: said, excerpt: said.slice(0, 300), asksPassword: false, picture: null };
+  const about = { title, text: said, excerpt: cut(said, 300), asksPassword: false, picture: null };
   const met = {
     ...about,
     reached: true,

@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import type { PageText } from '$core/links/page-text';
 import { Parser } from 'htmlparser2';
 
@@ -42,8 +43,8 @@ export async function readPage(html: string): Promise<PageText> {
   parser.end(html);
   const text = gathered(parts.join('')).slice(0, LONGEST_TEXT);
   return {
-    title: (gathered(page.title) || gathered(page.heading)).slice(0, 300),
-    excerpt: (gathered(page.excerpt) || text.replaceAll('\n', ' ')).slice(0, 300),
+    title: cut(gathered(page.title) || gathered(page.heading), 300),
+    excerpt: cut(gathered(page.excerpt) || text.replaceAll('\n', ' '), 300),
     text,
     asksPassword: page.asksPassword,
     picture: page.picture

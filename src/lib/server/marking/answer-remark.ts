@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { z } from 'zod';
 import type { MarkRefusal } from '$core/marking/words';
 import { MOST_ANSWERS } from '$core/remarks/bounds';
@@ -39,7 +40,7 @@ async function answerIn(packet: OpenPacket, { remarkId, body }: Answer, side: 's
   if (!remark) throw new NotHere('This remark');
   if (remark.answers >= MOST_ANSWERS) return { ok: false, why: 'too-many-answers' };
   await execute(SAY, [remarkId, person.id, new Date(now), body], tx);
-  await tellAbout(packet, { what: 'remark-answered', by: side, says: body.slice(0, 120) });
+  await tellAbout(packet, { what: 'remark-answered', by: side, says: cut(body, 120) });
   await publish({ what: 'remarked', packet }, tx);
   return { ok: true };
 }

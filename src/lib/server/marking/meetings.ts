@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { z } from 'zod';
 import { MOST_OFFERED } from '$core/marking/meeting';
 import type { MarkRefusal } from '$core/marking/words';
@@ -29,7 +30,7 @@ export async function offerMeeting(
     const bind = [id, input.round, offered.map((moment) => new Date(moment)), input.place, input.words, person.id];
     await execute('delete from meetings where packet_id = $1 and round_no = $2', [id, input.round], tx);
     await execute(OFFER, [...bind, new Date(now)], tx);
-    await tellAbout(packet, { what: 'meeting-offered', says: input.words.slice(0, 120) });
+    await tellAbout(packet, { what: 'meeting-offered', says: cut(input.words, 120) });
     await publish({ what: 'remarked', packet }, tx);
     return { ok: true };
   });
@@ -50,7 +51,7 @@ export async function answerMeeting(
     if (input.accepts !== null && input.accepts <= now) return { ok: false, why: 'return-in-the-past' };
     const accepted = input.accepts === null ? null : new Date(input.accepts);
     await execute(TAKE, [input.meeting, accepted, input.said, new Date(now)], tx);
-    await tellAbout(packet, { what: 'meeting-answered', at: input.accepts, says: input.said.slice(0, 120) });
+    await tellAbout(packet, { what: 'meeting-answered', at: input.accepts, says: cut(input.said, 120) });
     await publish({ what: 'remarked', packet }, tx);
     return { ok: true };
   });

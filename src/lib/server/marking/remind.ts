@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { z } from 'zod';
 import { mayRemind, reminderText } from '$core/marking/waiting';
 import type { MarkRefusal } from '$core/marking/words';
@@ -43,7 +44,7 @@ export async function answerReminder(
     const bind = [id, input.round, until, input.answer, person.id, new Date(now)];
     const [known] = await select(z.object({ round: z.number() }), ANSWER, bind, tx);
     if (!known) return { ok: false, why: 'not-reminded' };
-    await tellAbout(packet, { what: 'reminder-answered', until: input.until, says: input.answer.slice(0, 120) });
+    await tellAbout(packet, { what: 'reminder-answered', until: input.until, says: cut(input.answer, 120) });
     await publish({ what: 'remarked', packet }, tx);
     return { ok: true };
   });

@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import {
@@ -128,7 +129,7 @@ async function link(person: Actor, portfolioId: string, any: AnyPart, { url, cap
     kind: 'link',
     url: address,
     caption,
-    look: { title, excerpt: excerpt.slice(0, 600), verdict, at, picture }
+    look: { title, excerpt: cut(excerpt, 600), verdict, at, picture }
   });
 }
 const PICTURED = 'select picture_sha256 as sha256 from link_looks where id = $1 and picture_sha256 is not null';

@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { z } from 'zod';
 import { advise } from '$core/plan/advice';
 import { makePlan } from '$core/plan/inputs';
@@ -43,7 +44,7 @@ export async function watchPlans(): Promise<number> {
           assignmentId: taskId,
           href: '/plan'
         } as const;
-        await tell({ people: [id] }, { ...news, facts: { due: line.due, says: says.slice(0, 200) }, at: now }, tx);
+        await tell({ people: [id] }, { ...news, facts: { due: line.due, says: cut(says, 200) }, at: now }, tx);
       }
     });
   }

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { cut } from '$core/cut';
   import type { Editor } from '@tiptap/core';
   import { NodeSelection } from '@tiptap/pm/state';
   import { MOST_OPTIONS } from '$core/pages/nodes/prompts';
@@ -109,7 +110,7 @@
           onchange={({ currentTarget }) =>
             set(
               'fields',
-              lines(currentTarget.value.replace(/;/g, ' '), 12).map((line) => line.slice(0, 60))
+              lines(currentTarget.value.replace(/;/g, ' '), 12).map((line) => cut(line, 60))
             )}></textarea>
       </label>
     {/if}

@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import type { NodeViewRenderer } from '@tiptap/core';
 import { evidenceOf, evidenceWords, type Evidence } from '$core/pages/evidence';
 import { LONGEST_VALUE } from '$core/pages/nodes/prompts';
@@ -34,7 +35,7 @@ export const entryView: NodeViewRenderer = (given) => {
     if (document.activeElement !== input) input.value = (node.attrs.values as Record<string, string>)[name] ?? '';
     input.disabled = !given.editor.isEditable;
     input.oninput = () =>
-      setPart(given, 'values', { ...(node.attrs.values as object), [name]: input.value.slice(0, LONGEST_VALUE) });
+      setPart(given, 'values', { ...(node.attrs.values as object), [name]: cut(input.value, LONGEST_VALUE) });
     inputs.set(name, input);
     label.append(input);
     return label;

@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import type { Anchor } from '$core/remarks/anchor';
 import { findWords, wordsAnchor } from '$core/remarks/remarks';
 
@@ -32,10 +33,10 @@ export function cellAnchor(shown: HTMLElement, cell: Element): Extract<Anchor, {
   const several = shown.querySelectorAll('[data-table]').length > 1;
   return {
     on: 'cell',
-    table: several ? (table.dataset.table ?? '').slice(0, 200) : '',
+    table: several ? cut(table.dataset.table ?? '', 200) : '',
     row: [...(row.parentElement?.children ?? [])].indexOf(row),
     column: [...row.children].indexOf(cell),
-    says: cell.textContent.trim().slice(0, 120)
+    says: cut(cell.textContent.trim(), 120)
   };
 }
 /** The first cell that says something; null where none does. */

@@ -1,4 +1,5 @@
 <script lang="ts">
+  import { cut } from '$core/cut';
   import Icon from '$ui/icons/Icon.svelte';
   import type { Question } from '$core/questions/question';
   import IconButton from '$ui/forms/IconButton.svelte';
@@ -17,7 +18,7 @@
   const keyLines = (text: string) =>
     text
       .split('\n')
-      .map((line) => line.trim().slice(0, 200))
+      .map((line) => cut(line.trim(), 200))
       .filter((line) => line !== '')
       .slice(0, 20);
 </script>

@@ -1,3 +1,4 @@
+import { cut } from '../../cut';
 import { Node, type JSONContent } from '@tiptap/core';
 import {
   COLOURS,
@@ -90,13 +91,13 @@ export const drawingDivisions: Divisions = {
       return [
         {
           type: 'stroke',
-          attrs: { kind, points, colour: Number(colour), width: thick, text: text.slice(0, LONGEST_TEXT) }
+          attrs: { kind, points, colour: Number(colour), width: thick, text: cut(text, LONGEST_TEXT) }
         }
       ];
     });
     return {
       type: 'drawing',
-      attrs: { id: own, alt: (values.alt ?? '').slice(0, 500), under: PICTURE.test(under) ? under : '' },
+      attrs: { id: own, alt: cut(values.alt ?? '', 500), under: PICTURE.test(under) ? under : '' },
       content
     };
   }

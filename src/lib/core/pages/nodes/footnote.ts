@@ -1,3 +1,4 @@
+import { cut } from '../../cut';
 import { Node } from '@tiptap/core';
 
 /** A note at the foot, said where it belongs; in Markdown as an inline note, `^[words]`. Its number comes from its place. */
@@ -9,7 +10,7 @@ export const Footnote = Node.create({
   addAttributes: () => ({
     text: {
       default: '',
-      parseHTML: (element: HTMLElement) => (element.getAttribute('data-footnote') ?? '').slice(0, LONGEST_NOTE),
+      parseHTML: (element: HTMLElement) => cut(element.getAttribute('data-footnote') ?? '', LONGEST_NOTE),
       renderHTML: ({ text }: Record<string, unknown>) => ({ 'data-footnote': text })
     }
   }),

@@ -1,3 +1,4 @@
+import { cut } from '../../cut';
 import { mergeAttributes, Node } from '@tiptap/core';
 import { id, kept, partOf } from './attributes';
 import { blocks, orEmpty, type Divisions } from './division';
@@ -37,7 +38,7 @@ export const Part = Node.create({
 export const partDivisions: Divisions = {
   part: ({ id: own, values }, inside) => ({
     type: 'part',
-    attrs: { id: own, title: (values.title ?? '').slice(0, LONGEST_TITLE) },
+    attrs: { id: own, title: cut(values.title ?? '', LONGEST_TITLE) },
     content: orEmpty(blocks(inside))
   })
 };

@@ -1,3 +1,4 @@
+import { cut } from '../../cut';
 import { Image } from '@tiptap/extension-image';
 import { PICTURE } from '../picture-name';
 
@@ -26,7 +27,7 @@ export const Picture = Image.extend<{ base: string }>({
           return { src: PICTURE.test(name) ? `${base}${name}` : '' };
         }
       },
-      alt: { default: '', parseHTML: (element: HTMLElement) => (element.getAttribute('alt') ?? '').slice(0, 500) }
+      alt: { default: '', parseHTML: (element: HTMLElement) => cut(element.getAttribute('alt') ?? '', 500) }
     };
   },
   parseHTML: () => [

@@ -1,3 +1,4 @@
+import { cut } from '../../cut';
 import { Node, type JSONContent } from '@tiptap/core';
 import { addressOf, placeAt } from '../../sheets/address';
 import {
@@ -79,7 +80,7 @@ export const asCells = (cells: ReadonlyMap<string, Cell>): JSONContent[] =>
 /** A sheet of a table, as Markdown. */
 export const sheetMarkdown = (name: string, rows: ReadonlyArray<readonly string[]>): string =>
   fenced(
-    { kind: 'sheet', id: 's-1', values: { name: name.slice(0, 60) } },
+    { kind: 'sheet', id: 's-1', values: { name: cut(name, 60) } },
     `\`\`\`\`csv\n${toCsv(rowsOf(cellsOf(rows), (raw) => raw))}\n\`\`\`\``
   );
 
@@ -97,7 +98,7 @@ export const sheetDivisions: Divisions = {
     );
     return {
       type: 'sheet',
-      attrs: { id: own, name: (values.name ?? 'Sheet').slice(0, 60), chart: isChart(chart) ? chart : null },
+      attrs: { id: own, name: cut(values.name ?? 'Sheet', 60), chart: isChart(chart) ? chart : null },
       content: asCells(cells)
     };
   }

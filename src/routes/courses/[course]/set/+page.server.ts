@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { z } from 'zod';
 import { AssignmentDraft } from '$core/assignments/draft';
 import { RULE_NAMES, wantsOf } from '$core/courses/rules';
@@ -55,7 +56,7 @@ const Plain = z.object({
     .transform((text) =>
       text
         .split('\n')
-        .map((line) => line.trim().slice(0, 200))
+        .map((line) => cut(line.trim(), 200))
         .filter((line) => line !== '')
     )
     .refine((lines) => lines.length <= 40, 'That is more than can be asked for at once.')

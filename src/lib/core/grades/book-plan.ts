@@ -16,13 +16,15 @@ export const fieldOf = (fields: BookFields, name: string): string =>
     .find(([key]) => key.trim().toLowerCase() === name.trim().toLowerCase())?.[1]
     ?.trim() ?? '';
 
-/** Titles as they head columns: two of one title are told apart by a number. */
+/** Titles as they head columns: of several with one title each but the first is told apart by a number that no other has. */
 export function columnNames(columns: ReadonlyArray<{ title: string }>): string[] {
-  const seen = new Map<string, number>();
+  const titles = new Set(columns.map(({ title }) => title.toLowerCase()));
+  const given = new Set<string>();
   return columns.map(({ title }) => {
-    const key = title.toLowerCase();
-    const n = (seen.get(key) ?? 0) + 1;
-    seen.set(key, n);
-    return n === 1 ? title : `${title} (${n})`;
+    let name = title;
+    for (let n = 2; given.has(name.toLowerCase()) || (name !== title && titles.has(name.toLowerCase())); n++)
+      name = `${title} (${n})`;
+    given.add(name.toLowerCase());
+    return name;
   });
 }

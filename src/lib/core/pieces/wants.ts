@@ -78,7 +78,7 @@ export function rangeWords({ from, to }: Range, say: (n: number) => string): str
 
 /** The smaller number needs its unit only where it differs from the larger one's. */
 function bare(from: number, largerSaid: string): string {
-  return /(words|pages|pieces|pixels)$/.test(largerSaid) ? thousands(from) : span(from * 1000);
+  return /(words?|pages?|pieces?|pixels)$/.test(largerSaid) ? thousands(from) : span(from * 1000);
 }
 
 function listed(items: string[]): string {

@@ -2,49 +2,10 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { SETTLED_BY } from '../judging/ways';
 import { STANDINGS, type Holder } from '../packets/custody';
+import { HOUR } from '../time/moment';
 import type { GradeLine } from './line';
+import { gradeLine as line, NOW } from './line.testing';
 import { gradeState, gradeWords, GRADE_STATES, needsStudent, stateWords } from './state';
-
-const NOW = Date.parse('2027-03-10T12:00:00Z');
-const HOUR = 3_600_000;
-const line = (over: Partial<GradeLine>): GradeLine => ({
-  assignmentId: 'a',
-  title: 'Field report',
-  course: { slug: 'tidal-ecology', title: 'Tidal Ecology', emblem: 'shell', zone: 'Atlantic/Faroe', usualWait: null },
-  opens: null,
-  due: NOW + HOUR,
-  closes: null,
-  since: null,
-  late: { kind: 'none' },
-  unread: false,
-  ranOut: false,
-  outline: null,
-  holder: 'student',
-  standing: 'not-started',
-  settledBy: null,
-  lastMove: null,
-  round: null,
-  lateSeconds: null,
-  points: 20,
-  weight: null,
-  expectedMinutes: null,
-  asked: 1,
-  filled: 0,
-  answered: null,
-  given: null,
-  kept: null,
-  remark: '',
-  by: null,
-  returnedAt: null,
-  settles: 'result',
-  allowance: null,
-  roundsUsed: 0,
-  standingKept: null,
-  credits: null,
-  stages: [],
-  lacksInPerson: false,
-  ...over
-});
 
 describe('the state of a grade', () => {
   it.each([

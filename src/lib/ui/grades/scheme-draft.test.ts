@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { Category, Scheme } from '$core/grades/scheme';
+import { Category, type Scheme } from '$core/grades/scheme';
 import { newCategory, withoutCategory } from './scheme-draft';
 
 it('gives each category that is begun a name of its own, though others went', () => {

@@ -24,6 +24,18 @@ describe('a calendar brought along', () => {
     expect(read(text)?.times[0]).toMatchObject({ title: 'Choir', to: at('2027-03-23T18:30:00Z') });
   });
 
+  it('has the name that it gives itself, and no name cut in the middle of a sign', () => {
+    const long = `${'a'.repeat(199)}🐚`;
+    const named = (line: string) =>
+      read(calendar(line, event('UID:1', `SUMMARY:${long}`, 'DTSTART:20270310T080000Z', 'DURATION:PT1H')));
+    expect([named('NAME:Choir')?.name, named('X-WR-CALNAME:Rowing')?.name, named('COMMENT:x')?.name]).toEqual([
+      'Choir',
+      'Rowing',
+      ''
+    ]);
+    expect(named(`NAME:${long}`)).toMatchObject({ name: 'a'.repeat(199), times: [{ title: 'a'.repeat(199) }] });
+  });
+
   it('takes the clocks of a zone that it brings along', () => {
     const zone = [
       'BEGIN:VTIMEZONE',

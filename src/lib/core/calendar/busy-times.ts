@@ -35,12 +35,12 @@ export function busyTimes(text: string, between: Stretch, zone: string): BusyRea
 
 function allTimes(calendar: ICAL.Component, between: Stretch, zone: string): BusyRead {
   const times: BusyTime[] = [];
-  let cut = false;
+  let endless = false;
   for (const events of groups(calendar.getAllSubcomponents('vevent'))) {
     const [main, ...moved] = events;
     if (!main) continue;
     for (const one of moved) main.relateException(one);
-    cut = occurrences(main, between, (at) => momentOf(at, zone), times) || cut;
+    endless = occurrences(main, between, (at) => momentOf(at, zone), times) || endless;
     if (times.length > MOST_TIMES) break;
   }
   times.sort((a, b) => a.from - b.from || (a.title < b.title ? -1 : 1));
@@ -48,7 +48,7 @@ function allTimes(calendar: ICAL.Component, between: Stretch, zone: string): Bus
   return {
     name: typeof name === 'string' ? cut(name, 200) : '',
     times: times.slice(0, MOST_TIMES),
-    cut: cut || times.length > MOST_TIMES
+    cut: endless || times.length > MOST_TIMES
   };
 }
 

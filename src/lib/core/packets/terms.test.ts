@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { lateness } from '../lateness/lateness';
-import type { LatePolicy } from '../lateness/policy';
+import type { LatePolicy } from '../lateness/late-policy';
 import { isClosed, onTimeUntil, submitEnds } from './terms';
 
 const MINUTE = 60_000;

@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import type { JSONContent } from '@tiptap/core';
 import { HEADS, textOf, walk } from './walk';
 
@@ -16,7 +17,7 @@ export function teachersPartsOf(page: JSONContent): TeachersPart[] {
   walk(page, (node) => {
     if (HEADS.has(node.type ?? '')) label = textOf(node) || label;
     if (node.type !== 'teachersPart') return true;
-    found.push({ id: String(node.attrs?.id ?? ''), label: label.slice(0, 200), content: node.content ?? [] });
+    found.push({ id: String(node.attrs?.id ?? ''), label: cut(label, 200), content: node.content ?? [] });
     return false;
   });
   return found;

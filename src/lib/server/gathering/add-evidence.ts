@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { kindOfBytes } from '$core/pieces/kinds';
 import type { Refusal } from '$core/packets/allowed';
 import type { Evidence } from '$core/pages/evidence';
@@ -39,7 +40,7 @@ export async function addEvidence(
     return await arranging(person, input, async (_, packet) => {
       const { tx, id: packetId } = packet;
       const file = await leftOut(original, plain, tx);
-      const evidence = { name: name.slice(0, 200), sha256: file.sha256 };
+      const evidence = { name: cut(name, 200), sha256: file.sha256 };
       if (await Piece.findOne({ where: { packetId, sha256: file.sha256 }, transaction: tx }))
         return { ok: true, evidence };
       const { guarded } = await findDraft(input.pieceId, tx);

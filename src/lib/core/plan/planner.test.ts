@@ -3,21 +3,10 @@ import { describe, expect, it } from 'vitest';
 import { MINUTE } from '../time/moment';
 import { USUAL_SITTING, type Sitting, type Stretch } from './free-time';
 import { plan, placesIn, type PlanTask } from './planner';
+import { planTask as task } from './task.testing';
 
 const T0 = Date.parse('2027-03-08T16:00:00Z');
 const HOUR = 60 * MINUTE;
-const task = (id: string, minutes: number, due: number | null, over: Partial<PlanTask> = {}): PlanTask => ({
-  id,
-  minutes,
-  opens: null,
-  due,
-  overdue: false,
-  better: null,
-  weight: 1,
-  before: 0,
-  paced: false,
-  ...over
-});
 const evening = (day: number, hours = 3): Stretch => ({
   from: T0 + day * 24 * HOUR,
   to: T0 + day * 24 * HOUR + hours * HOUR

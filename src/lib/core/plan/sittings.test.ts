@@ -1,22 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { HOUR } from '../time/moment';
 import { onTimeMatching } from './matching';
 import { isOnTime, sittingsOf, type PlanTask, type Unit } from './sittings';
+import { planTask } from './task.testing';
 
-const MINUTE = 60_000;
-const HOUR = 60 * MINUTE;
-const task = (over: Partial<PlanTask> = {}): PlanTask => ({
-  id: 'a',
-  minutes: 90,
-  opens: null,
-  due: 10 * HOUR,
-  overdue: false,
-  better: null,
-  weight: 1,
-  before: 0,
-  paced: false,
-  ...over
-});
+const task = (over: Partial<PlanTask> = {}) => planTask('a', 90, 10 * HOUR, over);
 const bounds = fc
   .tuple(fc.integer({ min: 10, max: 60 }), fc.integer({ min: 0, max: 120 }))
   .map(([shortest, more]) => ({ shortest, longest: shortest + more }));

@@ -1,16 +1,16 @@
 import { stripVTControlCharacters } from 'node:util';
 
 /**
- * The tests that failed in what a run of tests printed, a line each: the test and what it said first. What went wrong
- * outside any test is named too. Empty when nothing of the kind stands there.
+ * What failed of what a run of tests or checks printed, a line each: the test or the tool, and what it said first. What went
+ * wrong outside any test is named too. Empty when nothing of the kind stands there.
  *
- * @param {string} said what Vitest printed, with or without colours
+ * @param {string} said what Vitest or `npm run check` printed, with or without colours
  * @returns {string[]}
  */
 export function whatFailed(said) {
   const lines = said.split('\n').map((line) => stripVTControlCharacters(line).trim());
   const failed = lines.flatMap((line, at) => {
-    const what = /^FAIL\s+(?<test>.+)$/.exec(line)?.groups?.test ?? /^⎯+ (?<what>Unhandled \w+) ⎯+$/.exec(line)?.[1];
+    const what = /^(?:FAIL(?:ED)?\s+|⎯+ (?=Unhandled ))(.+?)(?: ⎯+)?$/.exec(line)?.[1];
     if (what === undefined) return [];
     const why = lines.slice(at + 1).find((next) => next !== '' && !/^(?:FAIL\s|⎯)/.test(next));
     return [short(why === undefined ? what : `${what}: ${why}`)];

@@ -29,6 +29,11 @@ describe('what a run of tests says of those that failed', () => {
     ]);
   });
 
+  it('names a tool with the first that it found', () => {
+    const said = 'passed  types (40 s)\nFAILED  format (62 s)\n[warn] src/app.html\n[warn] Code style issues found.\n';
+    expect(whatFailed(said)).toEqual(['format (62 s): [warn] src/app.html']);
+  });
+
   it('names none where none failed', () => {
     expect(whatFailed(' ✓ |core| a (1 test)\n Tests  1 passed')).toEqual([]);
     expect(whatFailed('')).toEqual([]);

@@ -40,9 +40,9 @@ export async function shelf(name: string, bytes: Buffer | string) {
     return fileId;
   });
 }
-/** A picture as a camera makes it: large, and no two pixels alike. */
-/** Noise, which no format makes small. It takes seconds to make. */
+/** Made once: it takes seconds. */
 let noise: Promise<Buffer> | null = null;
+/** A picture as a camera makes it: large, and no two pixels alike. */
 export const photograph = async () => {
   noise ??= sharp({
     create: {

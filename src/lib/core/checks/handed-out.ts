@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import { ALMOST } from './likeness';
 import type { Check, Finding } from './check';
 import type { BytesPiece } from '../pieces/piece';
@@ -49,4 +50,4 @@ function unansweredWords(questions: readonly string[]): string {
     : `${questions.length} questions have no answer yet: ${said}.`;
 }
 
-const short = (text: string) => (text.length > 60 ? `${text.slice(0, 57).trimEnd()}…` : text);
+const short = (text: string) => (text.length > 60 ? `${cut(text, 57).trimEnd()}…` : text);

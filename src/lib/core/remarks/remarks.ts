@@ -1,3 +1,4 @@
+import { cut } from '../cut';
 import type { Anchor } from './anchor';
 import { AROUND, LONGEST_QUOTE } from './bounds';
 import type { Moment } from '../time/moment';
@@ -67,7 +68,7 @@ export function anchorWords(anchor: Anchor): string {
     case 'whole':
       return 'On all of it';
     case 'words':
-      return `“${anchor.quote.length > 80 ? `${anchor.quote.slice(0, 77).trimEnd()}…` : anchor.quote}”${onSheet(anchor.sheet, '')}`;
+      return `“${anchor.quote.length > 80 ? `${cut(anchor.quote, 77).trimEnd()}…` : anchor.quote}”${onSheet(anchor.sheet, '')}`;
     case 'area':
       return `On a ${anchor.width === 0 || anchor.height === 0 ? 'point' : 'part'} of ${onSheet(anchor.sheet, 'the picture')}`;
     case 'ink':

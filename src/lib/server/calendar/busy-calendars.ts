@@ -1,3 +1,4 @@
+import { cut } from '$core/cut';
 import { z } from 'zod';
 import type { PlanRefusal } from '$core/plan/refusals';
 import { mayWithOwn, type Actor } from '$core/people/policy';
@@ -73,7 +74,7 @@ export async function addBusyCalendar(
     const [made] = await select(
       z.object({ id: z.string() }),
       'insert into busy_calendars (person_id, title, address, contents, looked_at) values ($1, $2, $3, $4, $5) returning id',
-      [person.id, name.slice(0, 200), address || null, address === '' ? text : '', new Date(clock.now())],
+      [person.id, cut(name, 200), address || null, address === '' ? text : '', new Date(clock.now())],
       tx
     );
     await writeTimes(made?.id ?? '', read.times, tx);

@@ -1,3 +1,4 @@
+import { cut } from '../../cut';
 import { mergeAttributes, Node } from '@tiptap/core';
 import { evidenceOf, isEvidence, type Evidence } from '../evidence';
 import { id, kept, parsed, partOf, texts, yes } from './attributes';
@@ -196,7 +197,7 @@ export const promptDivisions: Divisions = {
   teachers: ({ id: own }, inside) => ({ type: 'teachersPart', attrs: { id: own }, content: orEmpty(blocks(inside)) }),
   lapsed: ({ id: own, values }, inside) => ({
     type: 'lapsed',
-    attrs: { id: own, asked: (values.asked ?? '').slice(0, LONGEST_ASKED), stays: values.stays === 'yes' },
+    attrs: { id: own, asked: cut(values.asked ?? '', LONGEST_ASKED), stays: values.stays === 'yes' },
     content: orEmpty(blocks(inside))
   }),
   choice: ({ id: own, values, inside }) => {

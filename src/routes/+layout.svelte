@@ -74,7 +74,7 @@
   /** Links are being looked at behind this page: it is read again until all of them were. */
   $effect(() => {
     if (!page.data.looking) return;
-    const timer = setTimeout(() => current.changed(), LOOKING);
+    const timer = setTimeout(() => void current.changed(), LOOKING);
     return () => clearTimeout(timer);
   });
 

@@ -14,12 +14,12 @@ const RETRY = 5000;
  *
  * @param reach   asks the server for something small
  * @param besides what else shows some topics, and is read for itself
- * @returns what to call on a change; and what to call when the page goes away
+ * @returns what to call on a change, which ends once the page shows it or cannot be read; and what to call when the page goes away
  */
 export function keepCurrent(
   reach: () => Promise<boolean>,
   besides: (touched: Touched) => void
-): { changed: (touched?: Touched) => void; stop: () => void } {
+): { changed: (touched?: Touched) => Promise<void>; stop: () => void } {
   let timer: ReturnType<typeof setTimeout> | undefined;
   /** What was touched while the server could not be reached. */
   let missed: Touched = new Set();
@@ -42,7 +42,7 @@ export function keepCurrent(
     const touch = new Set([...touched].map(asDependency));
     await invalidate((url) => touch.has(url.href as `live:${string}`));
   };
-  return { changed: (touched = null) => void changed(touched), stop: () => clearTimeout(timer) };
+  return { changed: (touched = null) => changed(touched), stop: () => clearTimeout(timer) };
 }
 
 /** Every page shows how many tidings are unread; one that does not say what else it shows may show anything. */

@@ -24,6 +24,8 @@
         return `The connection is lost at ${percent} %. What has arrived is kept; it goes on by itself.`;
       case 'checking':
         return 'All sent. Comparing what arrived with what was sent';
+      case 'arrived':
+        return 'It has arrived';
       case 'refused':
         return item.words;
     }
@@ -52,7 +54,7 @@
       {/if}
       {#if item.state === 'refused'}
         <button type="button" class="btn btn-ghost btn-sm" onclick={() => uploads.dismiss(item)}>Understood</button>
-      {:else if item.state !== 'checking'}
+      {:else if going || item.state === 'paused'}
         <IconButton
           icon="x"
           label="Give up {item.file.name}"

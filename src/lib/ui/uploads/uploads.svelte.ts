@@ -10,7 +10,8 @@ const HASHED_FIRST = 64 * 1024 * 1024;
 const AT_ONCE = 2;
 const AGAIN = 3000;
 
-export type State = 'queued' | 'reading' | 'sending' | 'paused' | 'waiting' | 'checking' | 'refused';
+/** `arrived`: it is there, and the page that shows it is being read. */
+export type State = 'queued' | 'reading' | 'sending' | 'paused' | 'waiting' | 'checking' | 'arrived' | 'refused';
 
 /** A file that is on its way, as it can be sealed. */
 export interface Sealable {
@@ -20,7 +21,7 @@ export interface Sealable {
   sha256: string;
 }
 
-/** One file on its way. It leaves the list once it has arrived where it was bound for. */
+/** One file on its way. It leaves the list once it has arrived where it was bound for, and is seen there. */
 export class OnItsWay {
   readonly key = crypto.randomUUID();
   state = $state<State>('queued');
@@ -53,11 +54,11 @@ export class Uploads {
   items = $state<OnItsWay[]>([]);
 
   /**
-   * @param arrived called when a file has become what it was bound for
+   * @param arrived called when a file has become what it was bound for; resolves once the page shows it
    * @param way     how the server is told and sent something; given where something else stands in for it
    */
   constructor(
-    private arrived: () => void,
+    private arrived: () => Promise<void>,
     private way: Way = WAY
   ) {}
 
@@ -82,7 +83,7 @@ export class Uploads {
 
   /** Whether anything would stop if this tab were closed. */
   get busy(): boolean {
-    return this.items.some(({ state }) => state !== 'refused' && state !== 'paused');
+    return this.items.some(({ state }) => !['refused', 'paused', 'arrived'].includes(state));
   }
 
   /**
@@ -104,7 +105,8 @@ export class Uploads {
   }
 
   /**
-   * What is on its way from here to an assignment's packet, with the hash of each, so that it can be sealed.
+   * What is on its way from here to an assignment's packet, with the hash of each, so that it can be sealed. What has
+   * arrived needs none.
    *
    * @returns null where a file can no longer be read
    */
@@ -112,6 +114,7 @@ export class Uploads {
     const files: Sealable[] = [];
     for (const item of this.sendingTo(assignment)) {
       const sha256 = await this.hashOf(item);
+      if (item.state === 'arrived') continue;
       if (sha256 === null) return null;
       const { name, size } = item.file;
       files.push({ deliverableId: item.bound.deliverable ?? null, name, size, sha256 });
@@ -152,7 +155,7 @@ export class Uploads {
     await item.sending?.stop();
     if (item.id !== undefined) await reach(`/uploads/${item.id}`, { method: 'DELETE', headers: TUS }).catch(() => null);
     this.next();
-    this.arrived();
+    void this.arrived();
   }
 
   /** Takes a file that was refused off the list: its reason has been read. */
@@ -174,9 +177,11 @@ export class Uploads {
     try {
       const answer = await this.bring(item);
       if (answer === null) return;
-      if (answer.ok) this.dismiss(item);
-      else this.refuse(item, answer.words);
-      this.arrived();
+      if (answer.ok) void this.showArrived(item);
+      else {
+        this.refuse(item, answer.words);
+        void this.arrived();
+      }
     } catch (error) {
       if (item.state === 'paused' || !this.items.includes(item)) return;
       if (error instanceof Refused)
@@ -185,6 +190,13 @@ export class Uploads {
     } finally {
       this.next();
     }
+  }
+
+  /** It stays on its way until the page shows it: a packet that is neither would have nothing to submit for a moment. */
+  private async showArrived(item: OnItsWay): Promise<void> {
+    item.state = 'arrived';
+    await this.arrived().catch(() => undefined);
+    this.dismiss(item);
   }
 
   /** Null where it was paused on the way. */

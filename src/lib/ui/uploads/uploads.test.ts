@@ -17,7 +17,7 @@ let finished: Array<{ id: string; sha256: string | null }>;
 let hashes: Array<(hash: string | null | Error) => void>;
 let answers: Answer[];
 let known: Answer | null;
-const arrived = vi.fn();
+const arrived = vi.fn(async () => undefined);
 
 /** Everything outside of the uploads, moved by hand. */
 const way = {
@@ -90,6 +90,33 @@ describe('a small file', () => {
     expect(finished).toEqual([{ id: 'u1', sha256: 'cafe' }]);
     expect(uploads.items).toEqual([]);
     expect(arrived).toHaveBeenCalledOnce();
+  });
+
+  it('is on its way until the page shows it, and keeps nobody waiting meanwhile', async () => {
+    let shown = () => {};
+    arrived.mockImplementationOnce(() => new Promise((resolve) => (shown = () => resolve(undefined))));
+    const uploads = made([small('a.txt'), small('b.txt')]);
+    hashes[0]?.('cafe');
+    await settle();
+    sent[0]?.arrives('u1');
+    await settle();
+    expect(uploads.items.map(({ state }) => state)).toEqual(['arrived', 'reading']);
+    expect(uploads.boundFor('a', [])).toEqual(['d', 'd']);
+    const sealing = uploads.readFor('a');
+    hashes[1]?.('beef');
+    expect(await sealing).toMatchObject([{ name: 'b.txt', sha256: 'beef' }]);
+    shown();
+    await settle();
+    expect(uploads.items.map(({ file }) => file.name)).toEqual(['b.txt']);
+  });
+
+  it('leaves the list also where the page cannot be read', async () => {
+    arrived.mockRejectedValueOnce(new Error('The line broke.'));
+    known = { ok: true };
+    const uploads = made([small('a.txt')]);
+    hashes[0]?.('cafe');
+    await settle();
+    expect([uploads.items, uploads.busy]).toEqual([[], false]);
   });
 
   it('whose bytes are here already is not sent', async () => {

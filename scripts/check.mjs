@@ -9,7 +9,7 @@ import { say } from './lib/say.mjs';
  */
 const CACHE = join('node_modules', '.cache', 'vendro-format');
 const TOOLS = [
-  { name: 'types', command: ['svelte-check', '--tsconfig', './tsconfig.json', '--fail-on-warnings'] },
+  { name: 'types', command: ['svelte-check', '--tsgo', '--tsconfig', './tsconfig.json', '--fail-on-warnings'] },
   {
     name: 'lint and floors',
     command: ['eslint', '.', '--max-warnings', '0']

@@ -24,13 +24,14 @@ const USER = 'vendro';
  *
  * @param {string} folder
  * @param {string[]} [settings] further `name=value` settings of the server
+ * @param {string} [proof] how those who connect prove that they know the password, where the cluster is made (initdb -A)
  * @returns {Promise<Cluster>}
  */
-export async function startCluster(folder, settings = []) {
+export async function startCluster(folder, settings = [], proof = 'scram-sha-256') {
   const owner = serverUser();
   const data = join(folder, 'postgres');
   const secret = join(folder, 'postgres.password');
-  if (!existsSync(join(data, 'PG_VERSION'))) await createCluster(data, secret, owner);
+  if (!existsSync(join(data, 'PG_VERSION'))) await createCluster(data, secret, proof, owner);
   const password = readFileSync(secret, 'utf8').trim();
   const port = runningPort(data, owner) ?? (await launch(data, await freePort(), settings, owner));
   const watcher = { timer: /** @type {NodeJS.Timeout | undefined} */ (undefined), busy: Promise.resolve() };
@@ -101,6 +102,9 @@ async function untilReady(port) {
   }
 }
 
+/** SCRAM takes each side 4,096 hashes for each connection (RFC 7677), and tests make thousands of connections. */
+const QUICK = 'md5';
+
 /**
  * Starts a cluster that is thrown away when it stops: fast, and unsafe on purpose.
  *
@@ -111,13 +115,8 @@ export async function startThrowAwayCluster(settings = []) {
   const folder = mkdtempSync(join(tmpdir(), 'vendro-cluster-'));
   const owner = serverUser();
   give(folder, owner);
-  const cluster = await startCluster(folder, [
-    'fsync=off',
-    'synchronous_commit=off',
-    'full_page_writes=off',
-    'max_connections=200',
-    ...settings
-  ]);
+  const unsafe = ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off', 'max_connections=200'];
+  const cluster = await startCluster(folder, [...unsafe, ...settings], QUICK);
   const stop = async () => {
     process.off('exit', stopNow);
     await cluster.stop();
@@ -149,25 +148,14 @@ export async function ensureDatabase(cluster, name) {
   if ((await ask(['-tAc', sql])).trim() !== '1') await ask(['-c', `create database "${name}"`]);
 }
 
-/** @param {string} data @param {string} secret @param {Owner} owner */
-async function createCluster(data, secret, owner) {
+/** @param {string} data @param {string} secret @param {string} proof @param {Owner} owner */
+async function createCluster(data, secret, proof, owner) {
   mkdirSync(data, { recursive: true, mode: 0o700 });
   writeFileSync(secret, `${randomBytes(24).toString('hex')}\n`, { mode: 0o600 });
   give(data, owner);
   give(secret, owner);
   assertReachable(data, owner);
-  const options = [
-    '-D',
-    data,
-    '-U',
-    USER,
-    '-A',
-    'scram-sha-256',
-    `--pwfile=${secret}`,
-    '-E',
-    'UTF8',
-    '--locale=C.UTF-8'
-  ];
+  const options = ['-D', data, '-U', USER, '-A', proof, `--pwfile=${secret}`, '-E', 'UTF8', '--locale=C.UTF-8'];
   try {
     await run(pg('initdb'), options, { quiet: true, ...owner.as });
   } catch (error) {

@@ -2,8 +2,10 @@ import { spawn } from 'node:child_process';
 import { cpus } from 'node:os';
 import { startThrowAwayCluster } from './lib/cluster.mjs';
 import { ensurePackages } from './lib/debian.mjs';
+import { loadDemoTemplate } from './lib/demo-template.mjs';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
 import { runScript, say } from './lib/say.mjs';
+import { scratchInMemory } from './lib/scratch.mjs';
 import { whatFailed } from './lib/what-failed.mjs';
 
 /**
@@ -28,7 +30,9 @@ await runScript(async () => {
   ]);
   await ensureInstalled();
   await ensureBuilt();
+  const clear = scratchInMemory();
   const cluster = await startThrowAwayCluster();
+  /** @type {NodeJS.ProcessEnv} */
   const env = {
     ...process.env,
     VENDRO_TEST_CLUSTER: cluster.url('postgres'),
@@ -55,12 +59,17 @@ await runScript(async () => {
           () => part('types, lint, floors, format', ['npm', 'run', '--silent', 'check'], 'after'),
           () => part('queries and scripts, counted', ['node', '--import', 'tsx', 'bench/main.ts', '--counted'], 'after')
         ),
-        oneAfterAnother(() => part('core, server and scripts', ['npx', '--no', 'vitest', 'run'], 'shown'))
+        oneAfterAnother(async () => {
+          // Loaded once for all that copy it.
+          Object.assign(env, await loadDemoTemplate(cluster.url));
+          return part('core, server and scripts', ['npx', '--no', 'vitest', 'run'], 'shown');
+        })
       ])
     ).flat(),
     await part('browser journeys', ['npx', '--no', 'playwright', 'test'], 'shown')
   ];
   await cluster.stop();
+  clear();
   say('');
   for (const { name, passed, failed, seconds } of results) {
     say(`${passed ? 'passed' : 'FAILED'}  ${name} (${seconds.toFixed(0)} s)`);

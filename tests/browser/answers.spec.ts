@@ -5,7 +5,7 @@ import { expect, expectAccessible, openFromList, submit, test, type World } from
 
 /** Three questions that their teacher asks in the place of an assignment. */
 async function ask(world: World): Promise<Page> {
-  const petra = await world.as('petra');
+  const petra = await world.as('petra', { at: null });
   await openPrepared(petra, world.url, 'Evidence of your ferry shifts');
   await petra.getByRole('link', { name: 'Ask questions there in Reflection' }).click();
   await petra.getByRole('button', { name: 'Choice', exact: true }).click();
@@ -77,8 +77,7 @@ test('questions are answered by keyboard alone, without a line for a while, and 
   await expect(ilse.getByText('4 of 4 answered')).toBeVisible();
   await submit(ilse);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
-  const petra = await world.as('petra');
-  await petra.goto(`${world.url}/marking`);
+  const petra = await world.as('petra', { at: '/marking' });
   await openFromList(petra, 'ferry shifts.*Ilse Varga|Ilse Varga.*ferry shifts');
   await petra.getByRole('button', { name: 'What a machine counted' }).click();
   await expect(petra.getByText('4 of 4 points')).toBeVisible();

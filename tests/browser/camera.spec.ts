@@ -19,8 +19,7 @@ test.use({
 });
 
 test('the camera takes a sheet that lies before it', async ({ world }) => {
-  const ilse = await world.as('ilse', { permissions: ['camera'] });
-  await ilse.goto(`${world.url}/courses/celestial-navigation`);
+  const ilse = await world.as('ilse', { at: '/courses/celestial-navigation', permissions: ['camera'] });
   await openFromList(ilse, 'Three-star fix');
   await ilse.getByRole('button', { name: 'Scan sheets into Worked sights' }).click();
   const dialog = ilse.getByRole('dialog', { name: 'Scan for Worked sights' });

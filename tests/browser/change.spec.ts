@@ -147,8 +147,7 @@ test('work without pieces: finished with a note, or handed over in person on the
   await expect(ilse.getByText('You say that you handed this over in person.')).toBeVisible();
   await expect(bar(ilse)).toContainText('With you: not started');
 
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/tidings`);
+  const odile = await world.as('odile', { at: '/tidings' });
   await odile.getByRole('link', { name: /Ilse Varga says that they handed Zonation diagram.* over in person/ }).click();
   const line = odile.getByRole('row').filter({ hasText: 'In the wet lab, on Monday' });
   await line.getByRole('button', { name: /It was not/ }).click();

@@ -3,8 +3,7 @@ import { expect, expectAccessible, test } from './world';
 const SUNDAY = '2027-03-14T17:30:00Z';
 
 test('a family’s summary, from the invitation to the mail to its end', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/family`);
+  const ilse = await world.as('ilse', { at: '/family' });
   await expectAccessible(ilse);
   await ilse.getByLabel('Mail address').fill('aunt@skerrow.example');
   await ilse.getByLabel('Name').fill('Aunt Sigrid');
@@ -52,20 +51,17 @@ test('a guardian sees the week and no more; whoever supports a student writes to
   for (const path of ['/grades/tidal-ecology', '/courses/tidal-ecology', '/support'])
     await expect.soft((await henrik.request.get(world.url + path)).ok() && path !== '/support').toBe(false);
 
-  const robin = await world.as('robin');
-  await robin.goto(`${world.url}/support`);
+  const robin = await world.as('robin', { at: '/support' });
   await robin.getByRole('link', { name: 'Ilse Varga' }).click();
   await expectAccessible(robin);
   await robin.getByLabel('Write to Ilse Varga').fill('Shall we sort out the tide gauge together?');
   await robin.getByRole('button', { name: 'Send' }).click();
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/family`);
+  const ilse = await world.as('ilse', { at: '/family' });
   await expect(ilse.getByText('Shall we sort out the tide gauge together?')).toBeVisible();
 });
 
 test('everything of one’s own is put together and fetched', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/signed-in`);
+  const ilse = await world.as('ilse', { at: '/signed-in' });
   await ilse.getByRole('button', { name: 'Put it together' }).click();
   const fetchIt = ilse.getByRole('link', { name: 'fetch it' });
   await expect(fetchIt).toBeVisible({ timeout: 60_000 });

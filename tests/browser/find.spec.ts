@@ -50,8 +50,7 @@ test('every door leads to the same assignment', async ({ world }) => {
 });
 
 test('the way back leads to the list and the place one came from', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/desk?order=outline`);
+  const ilse = await world.as('ilse', { at: '/desk?order=outline' });
   await main(ilse)
     .getByRole('link', { name: /Box plots/ })
     .scrollIntoViewIfNeeded();

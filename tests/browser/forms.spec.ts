@@ -55,8 +55,7 @@ test('a form of activities is filled over three sittings with what shows them, t
   await submit(ilse);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
 
-  const petra = await world.as('petra');
-  await petra.goto(`${world.url}/marking`);
+  const petra = await world.as('petra', { at: '/marking' });
   await openFromList(petra, 'ferry shifts.*Ilse Varga|Ilse Varga.*ferry shifts');
   await petra.getByRole('button', { name: 'Fill in your part' }).click();
   const part = petra.getByRole('textbox', { name: 'Granted' });

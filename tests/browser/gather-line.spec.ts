@@ -62,7 +62,7 @@ test.describe('a long recording on a bad line', () => {
 
     const address = ilse.url();
     await ilse.close();
-    const later = await world.as('ilse');
+    const later = await world.as('ilse', { at: null });
     await later.goto(address);
     const left = place(later, 'Also').getByRole('listitem', { name: 'reading-aloud.bin, on its way' });
     await expect(left).toContainText('It is not being sent from this page.');

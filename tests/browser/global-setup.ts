@@ -1,33 +1,24 @@
-import { ensureDatabase, startThrowAwayCluster } from '../../scripts/lib/cluster.mjs';
-import { freePort } from '../../scripts/lib/ports.mjs';
-import { runTypeScript } from '../../scripts/lib/run.mjs';
-import { mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { rmSync } from 'node:fs';
+import { startThrowAwayCluster } from '../../scripts/lib/cluster.mjs';
+import { DEMO_NOW, loadDemoTemplate } from '../../scripts/lib/demo-template.mjs';
 import { serveSite } from '../../src/lib/server/standins/site';
 
-/** The moment at which every journey begins: a Wednesday afternoon in term. */
-export const NOW = '2027-03-10T15:20:00Z';
+/** The moment at which every journey begins. */
+export const NOW = DEMO_NOW;
 
-/** Loads the demo world once; every journey copies it. */
+/** Every journey copies one demo world, which is loaded here where nobody has (scripts/test.mjs). */
 export default async function setup() {
   const given = process.env.VENDRO_TEST_CLUSTER;
   const cluster = given ? null : await startThrowAwayCluster();
   const url = (name: string) => (cluster ? cluster.url(name) : (given ?? '').replace(/\/[^/]*$/, `/${name}`));
-  const blobs = mkdtempSync(join(tmpdir(), 'vendro-demo-'));
-  await ensureDatabase({ url, stop: async () => undefined }, 'vendro_demo');
+  const loaded = process.env.VENDRO_TEST_DEMO !== undefined;
+  if (!loaded) Object.assign(process.env, await loadDemoTemplate(url));
   // One simulated site for all journeys, since the demo's links lead to its port.
-  const port = await freePort();
-  const site = await serveSite(port, () => Date.parse(NOW));
-  process.env.VENDRO_SITE_PORT = String(port);
-  const env = { DATABASE_URL: url('vendro_demo'), VENDRO_DATA: blobs, VENDRO_NOW: NOW, VENDRO_SITE_PORT: String(port) };
-  await runTypeScript('src/lib/server/db/migrate.command.ts', env);
-  await runTypeScript('demo/load.command.ts', env);
+  const site = await serveSite(Number(process.env.VENDRO_TEST_SITE), () => Date.parse(NOW));
   process.env.VENDRO_TEST_CLUSTER = url('postgres');
-  process.env.VENDRO_TEST_BLOBS = blobs;
   return async () => {
     site?.close();
     await cluster?.stop();
-    rmSync(blobs, { recursive: true, force: true });
+    if (!loaded) rmSync(process.env.VENDRO_TEST_DEMO ?? '', { recursive: true, force: true });
   };
 }

@@ -8,8 +8,7 @@ const row = (page: Page, title: string) =>
 test('each row says where its work is, and why the grade is what it is can be read down to the sum', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/grades`);
+  const ilse = await world.as('ilse', { at: '/grades' });
   for (const [title, state] of [
     ['Quadrat count', 'Came back'],
     ['Build log', 'Came back: do it again'],
@@ -37,8 +36,7 @@ test('each row says where its work is, and why the grade is what it is can be re
 });
 
 test('a wish is reached or out of reach, and what is supposed never leaves the page', async ({ world }) => {
-  const ilse = await world.as('ilse', { viewport: { width: 360, height: 740 } });
-  await ilse.goto(`${world.url}/grades/tidal-ecology`);
+  const ilse = await world.as('ilse', { at: '/grades/tidal-ecology', viewport: { width: 360, height: 740 } });
   const sent: string[] = [];
   ilse.on('request', (request) => request.method() !== 'GET' && sent.push(request.url()));
   const wish = ilse.getByLabel('The result that you wish for');
@@ -68,8 +66,7 @@ test('a wish is reached or out of reach, and what is supposed never leaves the p
 });
 
 test('what came back to be done again is gone back into from the grades, and repaired', async ({ world }) => {
-  const [ilse, casper] = [await world.as('ilse'), await world.as('casper')];
-  await ilse.goto(`${world.url}/grades`);
+  const [ilse, casper] = [await world.as('ilse', { at: '/grades' }), await world.as('casper', { at: null })];
   await expect(row(ilse, 'Build log')).toContainText('Another round can be handed in until');
   await row(ilse, 'Build log').getByRole('link', { name: 'Back into the work' }).click();
   await submit(ilse);
@@ -88,8 +85,10 @@ test('what came back to be done again is gone back into from the grades, and rep
 test('a teacher corrects a cell by keyboard, tries a scheme, says a result, and the office confirms the results', async ({
   world
 }) => {
-  const [lev, petra] = [await world.as('lev'), await world.as('petra')];
-  await lev.goto(`${world.url}/courses/field-statistics/grades`);
+  const [lev, petra] = [
+    await world.as('lev', { at: '/courses/field-statistics/grades' }),
+    await world.as('petra', { at: null })
+  ];
   const grid = lev.getByRole('grid', { name: 'Grade book' });
   await expect(grid).toBeVisible();
   await expectAccessible(lev);
@@ -135,7 +134,6 @@ test('a teacher corrects a cell by keyboard, tries a scheme, says a result, and 
   await expectAccessible(petra);
   await petra.getByRole('button', { name: /The register has it/ }).click();
   await expect(petra.getByText(/^Confirmed by Ms Petra Holm/)).toBeVisible();
-  const teodors = await world.as('teodor');
-  await teodors.goto(`${world.url}/grades/field-statistics`);
+  const teodors = await world.as('teodor', { at: '/grades/field-statistics' });
   await expect(teodors.getByText('His gauge was lost in the storm.').first()).toBeVisible();
 });

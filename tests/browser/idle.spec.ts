@@ -7,8 +7,7 @@ const SETTLES = 4000;
 test('pages that are left open ask for nothing while nothing changes', async ({ world }) => {
   const ilse = await world.as('ilse');
   await openFromList(ilse, 'Field report, rock pools');
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/marking`);
+  const odile = await world.as('odile', { at: '/marking' });
   await openFromList(odile, 'Field report');
   await expect(odile.getByText('Return round 1')).toBeVisible();
   // A second teacher's page of the same round, and pages of every other kind.

@@ -1,8 +1,7 @@
 import { expect, signIn, test } from './world';
 
 test('by phrase: a wrong one is met kindly, the right one leads in', async ({ world }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/courses/tidal-ecology/roster`);
+  const odile = await world.as('odile', { at: '/courses/tidal-ecology/roster' });
   const [row] = await world.sql("select join_phrase from courses where slug = 'tidal-ecology'");
   const phrase = String(row?.join_phrase);
   await expect(odile.getByText(phrase)).toBeVisible();
@@ -20,8 +19,7 @@ test('by phrase: a wrong one is met kindly, the right one leads in', async ({ wo
 });
 
 test('by invitation: from the Desk, from the mail, under the wrong account, and used up', async ({ world }) => {
-  const petra = await world.as('petra');
-  await petra.goto(`${world.url}/courses/crew-hours/roster`);
+  const petra = await world.as('petra', { at: '/courses/crew-hours/roster' });
   await petra.getByLabel('Addresses').fill('noor@skerrow.example, finn@skerrow.example');
   await petra.getByRole('button', { name: 'Invite' }).click();
   await expect(petra.getByRole('listitem').filter({ hasText: 'noor@skerrow.example' })).toContainText('Waiting');
@@ -36,7 +34,7 @@ test('by invitation: from the Desk, from the mail, under the wrong account, and 
   await mail.getByRole('link', { name: 'As .eml' }).click();
   expect((await eml).suggestedFilename()).toMatch(/\.eml$/);
 
-  const ilse = await world.as('ilse');
+  const ilse = await world.as('ilse', { at: null });
   await ilse.goto(link);
   await expect(ilse.getByRole('alert')).toContainText('This invitation is for finn@skerrow.example');
   await expect(ilse.getByRole('alert')).toContainText('ilse@skerrow.example');
@@ -69,8 +67,7 @@ test('from the Desk: the invitation that waits is one press away', async ({ worl
 });
 
 test('leaving and coming back loses nothing', async ({ world }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/courses/tidal-ecology/roster`);
+  const odile = await world.as('odile', { at: '/courses/tidal-ecology/roster' });
   const hers = odile.getByRole('listitem').filter({ hasText: 'Ilse Varga' });
   await hers.getByText('Take Ilse Varga out').click();
   await hers.getByRole('button', { name: 'Take them out' }).click();

@@ -14,7 +14,11 @@ const atDesk = async (page: Page, url: string, title: string) => {
 };
 
 test('a project passes its stages and two offices, with one step back', async ({ world }) => {
-  const [ilse, casper, petra] = [await world.as('ilse'), await world.as('casper'), await world.as('petra')];
+  const [ilse, casper, petra] = [
+    await world.as('ilse'),
+    await world.as('casper', { at: null }),
+    await world.as('petra', { at: null })
+  ];
   await openFromList(ilse, 'The skiff');
   await expect(bar(ilse)).toContainText('With the Service office');
   await expect(track(ilse).locator('[aria-current="step"]')).toContainText('Trial fit');
@@ -49,7 +53,7 @@ test('a project passes its stages and two offices, with one step back', async ({
 
 test('hours are claimed, granted, asked about and seen at once', async ({ world }) => {
   await world.sql("update assignments set credit_target = 2 where title like 'Evidence of your ferry%'");
-  const [ilse, petra] = [await world.as('ilse'), await world.as('petra')];
+  const [ilse, petra] = [await world.as('ilse'), await world.as('petra', { at: null })];
   await openFromList(ilse, 'Evidence of your ferry shifts');
   const credits = ilse.getByRole('region', { name: 'Credits' });
   await expect(credits).toContainText('2 still missing');
@@ -89,9 +93,8 @@ test('hours are claimed, granted, asked about and seen at once', async ({ world 
 });
 
 test('what was handed over in person is incomplete at first, then complete', async ({ world }) => {
-  const [ilse, casper] = [await world.as('ilse'), await world.as('casper')];
+  const [ilse, casper] = [await world.as('ilse'), await world.as('casper', { at: '/marking' })];
   await openFromList(ilse, 'Lines plan of the skiff');
-  await casper.goto(`${world.url}/marking`);
   await casper
     .getByRole('link', { name: /Lines plan of the skiff/ })
     .last()
@@ -110,7 +113,7 @@ test('what was handed over in person is incomplete at first, then complete', asy
 });
 
 test('another round is asked with a list of three, which is worked off until it settles', async ({ world }) => {
-  const [ilse, odile] = [await world.as('ilse'), await world.as('odile')];
+  const [ilse, odile] = [await world.as('ilse'), await world.as('odile', { at: null })];
   await openFromList(ilse, 'Zonation diagram');
   await ilse.getByLabel('Add files to Diagram').setInputFiles(file('zones.txt', 'Pelvetia above, Laminaria below.'));
   await submit(ilse);
@@ -146,7 +149,7 @@ test('another round is asked with a list of three, which is worked off until it 
 });
 
 test('who waits longer than usual reminds once, hears by when, and is asked to come by', async ({ world }) => {
-  const [ilse, robin] = [await world.as('ilse'), await world.as('robin')];
+  const [ilse, robin] = [await world.as('ilse'), await world.as('robin', { at: null })];
   await openFromList(ilse, 'Reading aloud');
   const waits = ilse.getByRole('region', { name: 'What you wait for' });
   await expect(waits).toContainText('That is clearly longer than usual.');
@@ -182,8 +185,7 @@ test('classmates read each other’s works without names, and their words are sh
   world
 }) => {
   await world.sql(`update assignments set peers = '{"count": 1, "nameless": true}' where title like 'Quadrat count%'`);
-  const [odile, ilse] = [await world.as('odile'), await world.as('ilse')];
-  await odile.goto(`${world.url}/marking`);
+  const [odile, ilse] = [await world.as('odile', { at: '/marking' }), await world.as('ilse', { at: null })];
   await odile
     .getByRole('link', { name: /Quadrat count/ })
     .last()
@@ -210,8 +212,7 @@ test('classmates read each other’s works without names, and their words are sh
     `select s.handle from peer_readings g join packets p on p.id = g.packet_id
      join party_members m on m.party_id = p.party_id join people s on s.id = m.person_id where g.shown_at is not null`
   )) as Array<{ handle: string }>;
-  const classmate = await world.as(writer?.handle ?? '');
-  await classmate.goto(`${world.url}/desk/settled`);
+  const classmate = await world.as(writer?.handle ?? '', { at: '/desk/settled' });
   await openFromList(classmate, 'Quadrat count');
   const said = classmate.getByRole('region', { name: 'What classmates said of yours' });
   await expect(said).toContainText('A classmate');
@@ -226,8 +227,7 @@ test('two teachers at one work: each sees the other, and what was returned is no
     `insert into enrolments (course_id, person_id, role, joined_at)
      select c.id, p.id, 'teacher', now() from courses c, people p where c.slug = 'tidal-ecology' and p.handle = 'amara'`
   );
-  const [odile, amara] = [await world.as('odile'), await world.as('amara')];
-  await odile.goto(`${world.url}/marking`);
+  const [odile, amara] = [await world.as('odile', { at: '/marking' }), await world.as('amara', { at: null })];
   await openFromList(odile, 'Field report');
   await expect(odile.getByLabel('Points of 40')).toBeVisible();
   await amara.goto(odile.url());

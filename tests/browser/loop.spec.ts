@@ -46,7 +46,7 @@ test('from set to settled: attach, submit, take back, submit again, mark, hear b
 });
 
 test('another round starts from the remark, with a new due moment', async ({ world }) => {
-  const casper = await world.as('casper');
+  const casper = await world.as('casper', { at: null });
   const ilse = await world.as('ilse');
   await open(ilse, 'Build log');
   await expect(ilse.getByText('That day is the one I want to read about.')).toBeVisible();
@@ -128,14 +128,14 @@ test('another student’s packet is not there, neither its files nor its marking
     `select f.id, f.packet_id from round_pieces f join packets p on p.id = f.packet_id
      join party_members m on m.party_id = p.party_id join people s on s.id = m.person_id where s.handle = 'ilse' limit 1`
   );
-  const teodor = await world.as('teodor');
+  const teodor = await world.as('teodor', { at: null });
   for (const path of [`/files/submitted/${String(piece?.id)}`, `/marking/${String(piece?.packet_id)}`]) {
     const answer = await teodor.goto(world.url + path);
     expect(answer?.status()).toBe(404);
     await expect(teodor.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
     await expectAccessible(teodor);
   }
-  const ilse = await world.as('ilse');
+  const ilse = await world.as('ilse', { at: null });
   const answer = await ilse.request.get(`${world.url}/files/submitted/${String(piece?.id)}`);
   expect(answer.status()).toBe(200);
   expect(answer.headers()['content-disposition']).toMatch(/^attachment/);

@@ -172,10 +172,8 @@ test('files that are chosen before the scripts have come are taken when they do'
 test('a private change of a draft reads nobody else’s page anew, and a submit only those that show it', async ({
   world
 }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/marking`);
-  const robin = await world.as('robin');
-  await robin.goto(`${world.url}/marking`);
+  const odile = await world.as('odile', { at: '/marking' });
+  const robin = await world.as('robin', { at: '/marking' });
   const ilse = await world.as('ilse');
   await openFromList(ilse, 'Zonation diagram');
   await expect(ilse.getByRole('button', { name: /^A link into Diagram/ })).toBeEnabled();

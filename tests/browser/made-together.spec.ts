@@ -39,8 +39,8 @@ async function takeAway(page: Page): Promise<{ ok: boolean; why?: string }> {
 test('a deck of the course: each sees the others write, nobody touches the part of another, one part is finished, one writes without a line', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  const teodor = await world.as('teodor', { viewport: { width: 360, height: 780 }, hasTouch: true });
+  const ilse = await world.as('ilse', { at: null });
+  const teodor = await world.as('teodor', { at: null, viewport: { width: 360, height: 780 }, hasTouch: true });
   const hers = await openDeck(ilse, world.url);
   const his = await openDeck(teodor, world.url);
   await expect(hers.together).toContainText('Teodor Brandt');

@@ -7,8 +7,7 @@ const work = (page: Page) => page.getByRole('heading', { level: 1 });
 const waiting = (page: Page) => page.getByRole('navigation', { name: 'Through the work' });
 
 test('a teacher marks five works by keyboard alone, and takes the last return back', async ({ world }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/marking`);
+  const odile = await world.as('odile', { at: '/marking' });
   await odile
     .getByRole('main')
     .getByRole('listitem')
@@ -68,8 +67,7 @@ test('a phrase is kept and put in by key; a remark on a sheet of a PDF and on it
   await openFromList(ilse, 'Field report, rock pools');
   await submit(ilse, /^Submit round 1/);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/marking`);
+  const odile = await world.as('odile', { at: '/marking' });
   await openFromList(odile, 'Field report');
   const remarks = odile.getByRole('complementary', { name: /^Remarks on/ }).first();
   await remarks.getByLabel('Or pick words in the text, or name them').fill('cold hands');
@@ -103,9 +101,8 @@ test('a phrase is kept and put in by key; a remark on a sheet of a PDF and on it
 });
 
 test('what was remarked is answered in its place, and stands with all remarks of the course', async ({ world }) => {
-  const robin = await world.as('robin');
+  const robin = await world.as('robin', { at: '/marking' });
   const ilse = await world.as('ilse');
-  await robin.goto(`${world.url}/marking`);
   await openFromList(robin, 'Reading aloud.*Ilse Varga|Ilse Varga.*Reading aloud');
   await robin.getByRole('button', { name: 'Look at reading-aloud.webm here' }).click();
   await robin.getByRole('button', { name: 'Remark on all of it' }).first().click();
@@ -128,8 +125,7 @@ test('what was remarked is answered in its place, and stands with all remarks of
 });
 
 test('the board as a teacher, as a student, as a classmate; and as CSV', async ({ world }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/courses/tidal-ecology/board`);
+  const odile = await world.as('odile', { at: '/courses/tidal-ecology/board' });
   const board = odile.getByRole('region', { name: 'The board' });
   await expect(board.getByRole('rowheader', { name: 'Ilse Varga' })).toBeVisible();
   await odile.getByRole('button', { name: 'With you' }).click();
@@ -145,15 +141,13 @@ test('the board as a teacher, as a student, as a classmate; and as CSV', async (
   await odile.getByRole('button', { name: 'Open it to the class' }).click();
   await expect(odile.getByRole('button', { name: 'Close it to the class' })).toBeVisible();
 
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/courses/tidal-ecology/board`);
+  const ilse = await world.as('ilse', { at: '/courses/tidal-ecology/board' });
   await expect(ilse.getByRole('rowheader')).toHaveText(['You']);
   await ilse.getByText(/^What the class sees of yours: 0 of/).click();
   await ilse.getByRole('button', { name: /^Show where it stands.*Field report/ }).click();
   await expect(ilse.getByText(/^What the class sees of yours: 1 of/)).toBeVisible();
   await expectAccessible(ilse);
-  const teodor = await world.as('teodor');
-  await teodor.goto(`${world.url}/courses/tidal-ecology/board`);
+  const teodor = await world.as('teodor', { at: '/courses/tidal-ecology/board' });
   await expect(teodor.getByRole('rowheader', { name: 'Ilse Varga' })).toBeVisible();
   await expect(teodor.getByRole('row', { name: /Ilse Varga/ }).getByRole('img')).toHaveCount(1);
   await board
@@ -165,8 +159,7 @@ test('the board as a teacher, as a student, as a classmate; and as CSV', async (
 });
 
 test('marks are fetched as a table, looked at line by line, and kept all together', async ({ world }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/marking`);
+  const odile = await world.as('odile', { at: '/marking' });
   await openFromList(odile, 'Field report');
   await odile.getByRole('link', { name: 'The whole class' }).click();
   await odile.getByRole('link', { name: 'Marks as a table' }).click();

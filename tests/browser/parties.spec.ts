@@ -49,8 +49,7 @@ test('three share a packet: what one puts in all have, who has not looked is sai
 });
 
 test('a teacher draws the rest, lets somebody in, and hears what a list cannot be read as', async ({ world }) => {
-  const casper = await world.as('casper');
-  await casper.goto(`${world.url}/courses/boatyard-workshop`);
+  const casper = await world.as('casper', { at: '/courses/boatyard-workshop' });
   await casper
     .getByRole('main')
     .getByRole('link', { name: /^Lines plan of the skiff/ })

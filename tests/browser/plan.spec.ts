@@ -8,8 +8,7 @@ const session = (page: Page, title: string) =>
 test('a week is planned, a session is moved by key and by hand, and stays while the rest is planned around it', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/plan`);
+  const ilse = await world.as('ilse', { at: '/plan' });
   await expect(ilse.getByRole('heading', { name: 'Today', level: 2 })).toBeVisible();
   await expectAccessible(ilse);
   const first = session(ilse, 'Three-star fix').first();
@@ -47,8 +46,7 @@ test('a week is planned, a session is moved by key and by hand, and stays while 
 });
 
 test('a session is begun and ended with one key, and what it took is known', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/plan`);
+  const ilse = await world.as('ilse', { at: '/plan' });
   // The runway is read once the page is alive: before that nobody hears a key.
   await expect(ilse.getByRole('navigation', { name: /^Runway/ }).getByText('2', { exact: true })).toBeVisible();
   await ilse.keyboard.press('s');
@@ -60,8 +58,7 @@ test('a session is begun and ended with one key, and what it took is known', asy
 });
 
 test('an impossible week is said days ahead, with a question to the teacher', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/plan/hours`);
+  const ilse = await world.as('ilse', { at: '/plan/hours' });
   await expectAccessible(ilse);
   for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Friday', 'Saturday', 'Sunday'])
     await ilse.getByLabel(day, { exact: true }).fill('');
@@ -102,8 +99,7 @@ const CHOIR = [
 ].join('\r\n');
 
 test('a calendar comes in as busy time, and the plan goes out by an address that can be ended', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/plan/calendars`);
+  const ilse = await world.as('ilse', { at: '/plan/calendars' });
   await expectAccessible(ilse);
   await ilse
     .getByLabel('A file from this device')

@@ -15,8 +15,7 @@ const parts = (page: Page) => page.getByRole('list', { name: 'Parts of this page
 test('a portfolio from nothing to a submitted page, changed after, submitted again, seen by those whom it is shown to', async ({
   world
 }) => {
-  const ilse = await world.as('ilse', { viewport: { width: 360, height: 780 }, hasTouch: true });
-  await ilse.goto(`${world.url}/portfolios`);
+  const ilse = await world.as('ilse', { viewport: { width: 360, height: 780 }, hasTouch: true, at: '/portfolios' });
   await expectAccessible(ilse);
   await ilse.getByLabel('Title of a new portfolio').fill('Knots and boats');
   await ilse.getByRole('button', { name: 'Begin it' }).click();
@@ -120,10 +119,9 @@ test('what is published is one thing and what is changed another, for a stranger
 
   // A classmate sees nothing; the teacher reads it and cannot change it.
   const id = portfolio.split('/').at(-1) ?? '';
-  const teodor = await world.as('teodor');
+  const teodor = await world.as('teodor', { at: null });
   expect((await teodor.goto(`${world.url}/portfolios/${id}/shown`))?.status()).toBe(404);
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/portfolios/${id}/shown`);
+  const odile = await world.as('odile', { at: `/portfolios/${id}/shown` });
   await expect(odile.getByText('What I would do next')).toBeVisible();
   expect((await odile.goto(portfolio))?.status()).toBe(404);
   await ilse.getByRole('link', { name: 'See it as a visitor does' }).click();

@@ -16,8 +16,7 @@ test('remarks on a sentence and on a part of a picture are seen in place with th
   await openFromList(ilse, 'Evidence of your ferry shifts');
   await submit(ilse);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
-  const petra = await world.as('petra');
-  await petra.goto(`${world.url}/marking`);
+  const petra = await world.as('petra', { at: '/marking' });
   await openFromList(petra, 'ferry shifts.*Ilse Varga|Ilse Varga.*ferry shifts');
   // By keyboard: words are named.
   await petra.getByLabel('Or pick words in the text, or name them').fill('nowhere');
@@ -56,8 +55,7 @@ test('remarks on a sentence and on a part of a picture are seen in place with th
 });
 
 test('a remark on a moment of a recording leads there', async ({ world }) => {
-  const robin = await world.as('robin');
-  await robin.goto(`${world.url}/marking`);
+  const robin = await world.as('robin', { at: '/marking' });
   await openFromList(robin, 'Reading aloud.*Ilse Varga|Ilse Varga.*Reading aloud');
   await robin.getByRole('button', { name: 'Look at reading-aloud.webm here' }).click();
   // One stands in the row; the other one with its remarks.

@@ -109,8 +109,7 @@ test('health says what is wrong when the database has an older schema', async ({
 
 test('a lost phone can be signed out from elsewhere', async ({ world }) => {
   const phone = await world.as('ilse');
-  const desk = await world.as('ilse');
-  await desk.goto(`${world.url}/signed-in`);
+  const desk = await world.as('ilse', { at: '/signed-in' });
   await expect(desk.getByRole('listitem').first()).toContainText('Here');
   await desk.getByRole('button', { name: 'Sign out there' }).click();
   await expect(desk.getByRole('main').getByRole('listitem')).toHaveCount(1);

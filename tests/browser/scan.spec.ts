@@ -20,7 +20,7 @@ const becomes = (dialog: ReturnType<Page['getByRole']>, no: number) =>
 test('three sheets that the camera takes by itself are put in order, become one PDF by thumb, and are found by a word', async ({
   world
 }) => {
-  const ilse = await world.as('ilse', { viewport: { width: 360, height: 780 }, hasTouch: true });
+  const ilse = await world.as('ilse', { at: null, viewport: { width: 360, height: 780 }, hasTouch: true });
   const dialog = await scanner(ilse, world);
   await dialog.getByRole('button', { name: 'Use the camera' }).tap();
   // The browser's own camera shows no sheet: the simulated one of the demo lays some before itself.
@@ -64,7 +64,7 @@ test('three sheets that the camera takes by itself are put in order, become one 
 test('what was begun is there again after the tab is gone; what is wrong with a sheet is said at once and in the packet', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.as('ilse', { at: null });
   let dialog = await scanner(ilse, world);
   const photographs = dialog.getByLabel('Photographs from this device');
   const noon = 'src/lib/ui/capture/simulated/noon-sight.jpg';

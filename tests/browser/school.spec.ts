@@ -69,8 +69,7 @@ test('whoever has lost their password gets back in by a mailed link, without scr
 });
 
 test('files of another school system are looked at line by line before anything happens', async ({ world }) => {
-  const petra = await world.as('petra');
-  await petra.goto(`${world.url}/school/import`);
+  const petra = await world.as('petra', { at: '/school/import' });
   const users = [
     'sourcedId,username,givenName,familyName,email',
     'u1,nora,Nora,Lind,nora@skerrow.example',
@@ -99,11 +98,10 @@ test('the office sees damaged files and mails that nobody took', async ({ world 
   await world.sql(
     "insert into mails (to_address, subject, body, at, failed_at, problem) values ('gone@skerrow.example', 'Join', 'x', now(), now(), '550 no such mailbox')"
   );
-  const petra = await world.as('petra');
-  await petra.goto(`${world.url}/school/troubles`);
+  const petra = await world.as('petra', { at: '/school/troubles' });
   await expect(petra.getByText('is not what was stored')).toBeVisible();
   await expect(petra.getByText('550 no such mailbox')).toBeVisible();
   await expectAccessible(petra);
-  const ilse = await world.as('ilse');
+  const ilse = await world.as('ilse', { at: null });
   expect((await ilse.goto(`${world.url}/school/troubles`))?.status()).toBe(404);
 });

@@ -1,8 +1,7 @@
 import { expect, expectAccessible, test } from './world';
 
 test('someone with nothing set is told what to do', async ({ world }) => {
-  const henrik = await world.as('henrik');
-  await henrik.goto(`${world.url}/desk`);
+  const henrik = await world.as('henrik', { at: '/desk' });
   await expect(henrik.getByRole('heading', { name: 'You are in no course yet' })).toBeVisible();
   await expectAccessible(henrik);
 });

@@ -32,8 +32,7 @@ test('a slow line does not make it late: sealed before it was due, complete afte
   await expectAccessible(ilse);
 
   // The teacher has nothing of it, and sees that it comes.
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/assignments/${String(assignment?.id)}`);
+  const odile = await world.as('odile', { at: `/assignments/${String(assignment?.id)}` });
   const line = odile.getByRole('row', { name: 'Ilse Varga', exact: true });
   await expect(line).toContainText('With the student: sealed, still arriving');
   // Only a page whose scripts have arrived hears of anything later.
@@ -78,8 +77,7 @@ test('a seal that runs out is said loudly on both sides, and what arrived is kep
   await ilse.goto(address);
   await expect(bar(ilse).getByRole('alert')).toContainText('The seal ran out at');
   await expectAccessible(ilse);
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/tidings`);
+  const odile = await world.as('odile', { at: '/tidings' });
   await odile.getByRole('link', { name: /A seal of Ilse Varga on Zonation diagram.* ran out/ }).click();
   await expect(odile.getByRole('row', { name: 'Ilse Varga', exact: true })).toContainText(
     'The seal ran out: nothing was submitted'

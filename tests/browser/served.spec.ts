@@ -57,8 +57,7 @@ test('what was chosen before the scripts came is taken, though the page never re
 });
 
 test('a part that sleeps shows what changed elsewhere', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/shelf`);
+  const ilse = await world.as('ilse', { at: '/shelf' });
   const sleeping = await restless(await ilse.context().newPage());
   await sleeping.goto(`${world.url}/shelf`);
   await expect(sleeping.getByRole('button', { name: /^Change/ }).first()).toBeDisabled();

@@ -56,8 +56,7 @@ test('a file used in two courses and replaced: rounds keep theirs, packets are o
 });
 
 test('the Shelf: files come without a packet, show in every open tab, go into the bin and back', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/shelf`);
+  const ilse = await world.as('ilse', { at: '/shelf' });
   const other = await ilse.context().newPage();
   await other.goto(`${world.url}/shelf`);
   const [here, there] = [ilse.getByRole('main'), other.getByRole('main')];

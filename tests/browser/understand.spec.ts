@@ -67,8 +67,7 @@ test('sound and film can be sought in', async ({ world }) => {
 });
 
 test('a teacher writes an assignment with a live preview; students see it when it is set', async ({ world }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/courses/tidal-ecology/set`);
+  const odile = await world.as('odile', { at: '/courses/tidal-ecology/set' });
   await odile.getByRole('textbox', { name: 'Title', exact: true }).fill('Seaweed press');
   // In the editor, by its buttons; then as the text that it is kept as.
   const brief = odile.getByRole('textbox', { name: 'Brief' });
@@ -107,8 +106,7 @@ test('a teacher writes an assignment with a live preview; students see it when i
 test('what is written in two windows is never lost to the other one; without a line the page says so', async ({
   world
 }) => {
-  const one = await world.as('odile');
-  await one.goto(`${world.url}/courses/tidal-ecology/set`);
+  const one = await world.as('odile', { at: '/courses/tidal-ecology/set' });
   const title = (page: Page) => page.getByRole('textbox', { name: 'Title', exact: true });
   const kept = (page: Page) => page.getByText(/All of it is kept/);
   await expect(one.getByRole('toolbar')).toBeVisible();
@@ -141,8 +139,7 @@ test('what is written in two windows is never lost to the other one; without a l
 });
 
 test('changing a date after students have begun says whom it concerns, and tells them', async ({ world }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/courses/tidal-ecology`);
+  const odile = await world.as('odile', { at: '/courses/tidal-ecology' });
   await openFromList(odile, 'Field report');
   await odile.getByRole('link', { name: 'Change this assignment' }).click();
   await expect(odile.getByRole('heading', { level: 1 })).toContainText('Change Field report');
@@ -163,14 +160,12 @@ test('changing a date after students have begun says whom it concerns, and tells
 });
 
 test('the outline is rearranged by keyboard, and a notice reaches every Desk', async ({ world }) => {
-  const odile = await world.as('odile');
-  await odile.goto(`${world.url}/courses/tidal-ecology`);
+  const odile = await world.as('odile', { at: '/courses/tidal-ecology' });
   const up = odile.getByRole('button', { name: 'Move Field report, rock pools after the storm up' });
   await expect(up).toBeEnabled();
   await up.press('Enter');
   await expect(odile.getByRole('status').filter({ hasText: 'is now number 1' })).toBeAttached();
-  const ilse = await world.as('ilse');
-  await ilse.goto(`${world.url}/courses/tidal-ecology`);
+  const ilse = await world.as('ilse', { at: '/courses/tidal-ecology' });
   const items = main(ilse).getByRole('listitem');
   await expect(items.filter({ hasText: 'Field report' }).first()).toBeVisible();
   const order = await items.allInnerTexts();

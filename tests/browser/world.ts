@@ -15,8 +15,12 @@ export interface World {
   url: string;
   /** Moves the frozen clock of the server. */
   at(moment: string): Promise<void>;
-  /** Opens a browser window of a person who is signed in. */
-  as(handle: string, options?: BrowserContextOptions): Promise<Page>;
+  /**
+   * Opens a browser window of a person who is signed in.
+   *
+   * @param options `at`: where it begins, the Desk where it is not given; null where nothing is opened yet
+   */
+  as(handle: string, options?: BrowserContextOptions & { at?: string | null }): Promise<Page>;
   /** A window of nobody. */
   window(options?: BrowserContextOptions): Promise<Page>;
   /** Runs SQL, for what no screen tells. */
@@ -73,7 +77,7 @@ export const test = base.extend<Given, { shared: Server }>({
 
 async function openServer(settings: Record<string, string> = {}): Promise<Server> {
   const data = mkdtempSync(join(tmpdir(), 'vendro-journey-'));
-  cpSync(process.env.VENDRO_TEST_BLOBS ?? '', data, { recursive: true });
+  cpSync(process.env.VENDRO_TEST_DEMO ?? '', data, { recursive: true });
   return new Server(await freePort(), data, settings);
 }
 
@@ -160,14 +164,14 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     url,
     window,
     at: (moment) => server.at(moment),
-    async as(handle, options) {
+    async as(handle, { at = '', ...options } = {}) {
       const page = await window(options);
       // As if they had signed in some time ago; the sign-in page has journeys of its own.
       const token = randomBytes(32).toString('base64url');
       const hash = createHash('sha256').update(token).digest();
       await query(database, OPEN_SESSION, [hash, new Date(NOW), handle]);
       await page.context().addCookies([{ name: 'vendro_session', value: token, url, httpOnly: true, sameSite: 'Lax' }]);
-      await page.goto(url);
+      if (at !== null) await page.goto(url + at);
       return page;
     },
     sql: (text, values = []) => query(database, text, values),
@@ -175,7 +179,7 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     stop: () => server.end('SIGTERM'),
     start: () => server.start(),
     line,
-    site: (path) => `http://127.0.0.1:${process.env.VENDRO_SITE_PORT}${path}`
+    site: (path) => `http://127.0.0.1:${process.env.VENDRO_TEST_SITE}${path}`
   };
 }
 
@@ -259,6 +263,7 @@ class Server {
         ORIGIN: this.url,
         BODY_SIZE_LIMIT: 'Infinity',
         SHUTDOWN_TIMEOUT: '1',
+        VENDRO_SITE_PORT: process.env.VENDRO_TEST_SITE,
         DATABASE_URL: this.database,
         VENDRO_DATA: this.data,
         ...this.settings

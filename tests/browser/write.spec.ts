@@ -64,7 +64,7 @@ test('two windows and two browsers write on one page at once, one of them withou
   await two.goto(one.url());
   const second = await again(two);
   await expect(second.text).toContainText('From the first window.');
-  const elsewhere = await world.as('ilse');
+  const elsewhere = await world.as('ilse', { at: null });
   await elsewhere.goto(one.url());
   const third = await again(elsewhere);
   await expect(third.text).toContainText('From the first window.');
@@ -133,7 +133,7 @@ test('a formula, a note, a picture and ticks stand on a page, and an earlier tim
 test('a teacher makes a starter of a document, a student answers it in two sittings, and a correction comes around what they wrote', async ({
   world
 }) => {
-  const petra = await world.as('petra');
+  const petra = await world.as('petra', { at: null });
   await openPrepared(petra, world.url, 'Evidence of your ferry shifts');
   await petra.getByRole('link', { name: 'Prepare a starter for Reflection' }).click();
   await petra.getByLabel('Bring a document in').setInputFiles({
@@ -222,7 +222,7 @@ test('the checks speak while one writes; a prompt is mended after taking back an
   const changed = ilse.getByRole('region', { name: 'What changed in Log, Ilse Varga.md' });
   await expect(changed.getByRole('insertion').filter({ hasText: 'Until the ebb.' })).toBeVisible();
 
-  const robin = await world.as('robin');
+  const robin = await world.as('robin', { at: null });
   await openPrepared(robin, world.url, 'Reading log, chapters four to seven');
   await robin.getByRole('link', { name: 'Change its starter for Log' }).click();
   const starter = robin.getByRole('textbox', { name: /^Starter of/ });

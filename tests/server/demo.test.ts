@@ -12,17 +12,17 @@ import { readRunway } from '$server/lines/runway';
 import { layRunway } from '$core/plan/runway';
 import { suggest } from '$core/plan/suggest';
 import { demoAccounts } from '$server/db/settings';
-import { loadDemo } from '../../demo/load';
+import { DEMO_NOW } from '../../scripts/lib/demo-template.mjs';
 import { at, count } from './kit';
+import { haveDemo } from './own-demo';
 
-const NOW = Date.parse('2027-03-10T15:20:00Z');
+const NOW = Date.parse(DEMO_NOW);
 let lines: DeskLine[];
 let all: DeskLine[];
 let ilse: { id: string; schoolRoles: [] };
 
 beforeAll(async () => {
-  at(NOW);
-  await loadDemo(() => undefined);
+  await haveDemo();
   at(NOW);
   const [row] = await select(z.object({ id: z.string() }), "select id from people where handle = 'ilse'");
   ilse = { id: row?.id ?? '', schoolRoles: [] };

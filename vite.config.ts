@@ -57,7 +57,7 @@ export default defineConfig({
           isolate: false,
           testTimeout: PATIENCE,
           alias: { '@techstark/opencv-js': fileURLToPath(new URL('scripts/lib/opencv-node.mjs', import.meta.url)) },
-          include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts']
+          include: ['src/lib/core/**/*.test.ts', 'src/lib/ui/**/*.test.ts', 'src/routes/**/*.test.ts']
         }
       },
       {

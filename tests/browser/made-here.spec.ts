@@ -128,7 +128,7 @@ test('a microphone that may not be used says so, and a screen that is not shared
   const studio = ilse.getByRole('dialog', { name: 'Record for Recording' });
   await studio.getByRole('button', { name: 'Open the microphone' }).click();
   await expect(studio.getByRole('alert')).toContainText('This page may not use the microphone.');
-  await studio.getByText('Screen and voice').click();
+  await studio.getByRole('radio', { name: 'Screen and voice' }).check();
   await studio.getByRole('button', { name: 'Try it again' }).click();
   await expect(studio.getByRole('alert')).toContainText('Nothing was chosen to be shown.');
 });

@@ -256,6 +256,8 @@ class Server {
         VENDRO_TEST: '1',
         VENDRO_MAX_FILE_MIB: '3',
         VENDRO_LOG: 'error',
+        // Each connection plans every statement once, and a journey's are all new.
+        VENDRO_DB_POOL: '4',
         // How full this machine is says nothing about the code.
         VENDRO_RESERVE_MIB: '0',
         HOST: '127.0.0.1',

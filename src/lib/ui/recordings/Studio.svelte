@@ -93,9 +93,11 @@
       going = plan;
       take.meter(scene.stream);
     } catch (error) {
+      // All at once: what is chosen from moves when something comes in above it, and a press then meets something else.
+      const others = await choices('microphone').catch(() => []);
       problem = error instanceof NoDevice ? error.message : 'Nothing can be recorded here. Choose a file instead.';
       take = from && laid(from.before());
-      microphones = await choices('microphone').catch(() => []);
+      microphones = others;
     }
   }
 

@@ -91,29 +91,33 @@
         {#each entries as entry (entry.path)}
           {@const copying = copies.get(entry.path)}
           <li class="py-2">
-            <div class="flex flex-wrap items-center gap-x-3">
+            <div class="flex items-center gap-x-3">
               {#if entry.kind === 'folder'}
-                <Icon name="folder" size={20} class="opacity-70" />
-                <a class="link py-2 font-medium wrap-anywhere link-hover" href={folderHref(entry.path)}>{entry.name}</a>
+                <Icon name="folder" size={20} class="shrink-0 opacity-70" />
+                <a class="min-w-0 link py-2 font-medium wrap-anywhere link-hover" href={folderHref(entry.path)}
+                  >{entry.name}</a
+                >
               {:else}
-                <Icon name="file-text" size={20} class="opacity-70" />
-                <span class="min-w-0 font-medium wrap-anywhere">{entry.name}</span>
-                <span class="text-sm opacity-85">
-                  {#if entry.changedAt !== null}<When moment={entry.changedAt} />,{/if}
-                  {entry.size === null ? 'size not said' : sizeText(entry.size)}
-                </span>
-                <span class="ml-auto">
-                  {#if copying?.done}<a class="btn btn-ghost btn-sm" href="/shelf">On your Shelf</a>
-                  {:else if copying && copying.words === ''}
-                    <button class="btn btn-sm" onclick={() => copying.cancel()}
-                      >Cancel<span class="sr-only"> copying {entry.name}</span></button
-                    >
-                  {:else}
-                    <button class="btn btn-sm" disabled={!scripted.yes} onclick={() => copy(entry)}
-                      >Copy to the Shelf<span class="sr-only"> {entry.name}</span></button
-                    >
-                  {/if}
-                </span>
+                <Icon name="file-text" size={20} class="shrink-0 opacity-70 max-sm:self-start" />
+                <div class="flex min-w-0 grow flex-wrap items-center gap-x-3">
+                  <span class="min-w-0 font-medium wrap-anywhere">{entry.name}</span>
+                  <span class="text-sm opacity-85">
+                    {#if entry.changedAt !== null}<When moment={entry.changedAt} />,{/if}
+                    {entry.size === null ? 'size not said' : sizeText(entry.size)}
+                  </span>
+                  <span class="ml-auto">
+                    {#if copying?.done}<a class="btn btn-ghost btn-sm" href="/shelf">On your Shelf</a>
+                    {:else if copying && copying.words === ''}
+                      <button class="btn btn-sm" onclick={() => copying.cancel()}
+                        >Cancel<span class="sr-only"> copying {entry.name}</span></button
+                      >
+                    {:else}
+                      <button class="btn btn-sm" disabled={!scripted.yes} onclick={() => copy(entry)}
+                        >Copy to the Shelf<span class="sr-only"> {entry.name}</span></button
+                      >
+                    {/if}
+                  </span>
+                </div>
               {/if}
             </div>
             {#if copying && !copying.done && copying.words === ''}

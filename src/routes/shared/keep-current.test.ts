@@ -122,6 +122,25 @@ describe('somebody who is on their way to another page', () => {
   });
 });
 
+it('ends for whoever waits once the page shows it, also where another reading overtook theirs', async () => {
+  const { changed } = keepCurrent(reach, besides);
+  let overtaken = () => {};
+  let shown = () => {};
+  invalidateAll.mockImplementationOnce(() => new Promise((resolve) => (overtaken = () => resolve(undefined))));
+  invalidateAll.mockImplementationOnce(() => new Promise((resolve) => (shown = () => resolve(undefined))));
+  const ended: string[] = [];
+  const first = changed().then(() => ended.push('first'));
+  await settle();
+  const second = changed().then(() => ended.push('second'));
+  await settle();
+  overtaken();
+  await settle();
+  expect(ended).toEqual([]);
+  shown();
+  await Promise.all([first, second]);
+  expect(ended.sort()).toEqual(['first', 'second']);
+});
+
 it('fails for whoever waits for it where the page could not be read', async () => {
   invalidateAll.mockRejectedValueOnce(new Error('The line broke.'));
   await expect(keepCurrent(reach, besides).changed(null)).rejects.toThrow('The line broke.');

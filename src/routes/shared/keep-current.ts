@@ -21,6 +21,7 @@ export function keepCurrent(
   besides: (touched: Touched) => void
 ): { changed: (touched?: Touched) => Promise<void>; stop: () => void } {
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let latest: Promise<void> = Promise.resolve();
   /** What was touched while the server could not be reached. */
   let missed: Touched = new Set();
   const again = (touched: Touched) => {
@@ -38,11 +39,17 @@ export function keepCurrent(
     if (!isShown(touched)) return;
     if (!(await reach())) return again(touched);
     if (navigating.to) return changed(touched);
-    if (touched === null || page.data.shows === undefined) return invalidateAll();
-    const touch = new Set([...touched].map(asDependency));
-    await invalidate((url) => touch.has(url.href as `live:${string}`));
+    latest = readAnew(touched);
+    // A reading that another one overtakes ends before anything is shown: what it read comes with the other.
+    for (let mine: Promise<void> | null = null; mine !== latest;) await (mine = latest);
   };
   return { changed: (touched = null) => changed(touched), stop: () => clearTimeout(timer) };
+}
+
+function readAnew(touched: Touched): Promise<void> {
+  if (touched === null || page.data.shows === undefined) return invalidateAll();
+  const touch = new Set([...touched].map(asDependency));
+  return invalidate((url) => touch.has(url.href as `live:${string}`));
 }
 
 /** Every page shows how many tidings are unread; one that does not say what else it shows may show anything. */

@@ -1,41 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { DeskLine } from '../packets/desk';
+import { DAY, HOUR } from '../time/moment';
+import { PLAN_NOW, planLine } from './inputs.testing';
 import { layRunway, runwayReach, type RunwayDue } from './runway';
 import { reasonsFor, suggest } from './suggest';
 import { minutesLeft } from './work-left';
 
-const NOW = Date.parse('2027-03-10T15:20:00Z');
-const HOUR = 3_600_000;
-const DAY = 24 * HOUR;
-const line = (title: string, over: Partial<DeskLine> = {}): DeskLine => ({
-  assignmentId: title,
-  title,
-  course: { slug: 'c', title: 'C', emblem: 'shell', zone: 'UTC', usualWait: null },
-  opens: null,
-  due: NOW + 5 * DAY,
-  closes: null,
-  since: null,
-  late: { kind: 'none' },
-  round: null,
-  lateSeconds: null,
-  points: 10,
-  weight: null,
-  expectedMinutes: 60,
-  asked: 0,
-  filled: 0,
-  answered: null,
-  unread: false,
-  ranOut: false,
-  outline: null,
-  given: null,
-  kept: null,
-  holder: 'student',
-  standing: 'not-started',
-  settledBy: null,
-  lastMove: null,
-  ...over
-});
+const NOW = PLAN_NOW;
+const line = (title: string, over: Partial<DeskLine> = {}): DeskLine =>
+  planLine(title, { due: NOW + 5 * DAY, ...over });
 
 describe('what to do next', () => {
   const plain = line('plain');

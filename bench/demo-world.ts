@@ -1,10 +1,8 @@
 import { createHash, randomBytes } from 'node:crypto';
 import pg from 'pg';
 import { ensureDatabase } from '../scripts/lib/cluster.mjs';
+import { DEMO_NOW as NOW } from '../scripts/lib/demo-template.mjs';
 import type { Stage } from './stage';
-
-/** The demo world's afternoon, as the journeys have it. */
-const NOW = '2027-03-10T15:20:00Z';
 
 export interface DemoWorld {
   url: string;

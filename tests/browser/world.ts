@@ -6,6 +6,7 @@ import { join } from 'node:path';
 import { test as base, expect, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
 import pg from 'pg';
 import { freePort } from '../../scripts/lib/ports.mjs';
+import { copyDatabase } from '../copy-database';
 import { bringAxe, findingsOf } from './axe';
 import { NOW } from './global-setup';
 import { openLine, type Line } from './line';
@@ -194,14 +195,6 @@ async function query(database: string, text: string, values: unknown[]): Promise
   return rows;
 }
 
-/** One after another: copies of one template have to wait for each other. */
-async function alone(work: (client: pg.Client) => Promise<void>): Promise<void> {
-  const client = new pg.Client({ connectionString: onCluster('postgres') });
-  await client.connect();
-  await client.query('select pg_advisory_lock(2)');
-  await work(client).finally(() => client.end());
-}
-
 const onCluster = (database: string) => (process.env.VENDRO_TEST_CLUSTER ?? '').replace(/\/[^/]*$/, `/${database}`);
 
 class Server {
@@ -223,10 +216,7 @@ class Server {
   /** The demo world as it was at the beginning, under the server where that runs already. Its blobs only ever grow. */
   async renew(): Promise<void> {
     const { name } = this;
-    await alone(async (admin) => {
-      await admin.query(`drop database if exists ${name} with (force)`);
-      await admin.query(`create database ${name} template vendro_demo`);
-    });
+    await copyDatabase(onCluster('postgres'), name, 'vendro_demo');
     if (this.process?.exitCode !== null || this.process.signalCode !== null) await this.start();
     // A server that was cut off listens again before anybody does anything.
     const listens = "select 1 from pg_stat_activity where datname = $1 and query like 'listen %'";

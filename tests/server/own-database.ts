@@ -2,8 +2,8 @@ import { randomUUID } from 'node:crypto';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import pg from 'pg';
 import { afterAll } from 'vitest';
+import { copyDatabase } from '../copy-database';
 
 /**
  * Gives each test file a fresh database. Files that run in one process after another share what they import, and so the
@@ -12,13 +12,7 @@ import { afterAll } from 'vitest';
 const cluster = process.env.VENDRO_TEST_CLUSTER ?? '';
 const first = process.env.VENDRO_TEST_DATABASE === undefined;
 const name = (process.env.VENDRO_TEST_DATABASE ??= `test_${randomUUID().replaceAll('-', '')}`);
-const admin = new pg.Client({ connectionString: cluster });
-await admin.connect();
-// Copies of one template have to wait for each other.
-await admin.query('select pg_advisory_lock(1)');
-if (!first) await admin.query(`drop database if exists ${name} with (force)`);
-await admin.query(`create database ${name} template vendro_template`);
-await admin.end();
+await copyDatabase(cluster, name, 'vendro_template');
 
 if (first) {
   process.env.DATABASE_URL = cluster.replace(/\/[^/]*$/, `/${name}`);

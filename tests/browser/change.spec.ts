@@ -1,9 +1,10 @@
 import type { Page } from '@playwright/test';
+import type { Asked } from './plain/page';
 import { expect, expectAccessible, file, openFromList, submit, test } from './world';
 
-const bar = (page: Page) => page.getByRole('complementary', { name: 'Where it stands' });
-const rounds = (page: Page) => page.getByRole('region', { name: 'Rounds' });
-const roundOf = (page: Page, no: number) =>
+const bar = (page: Asked) => page.getByRole('complementary', { name: 'Where it stands' });
+const rounds = (page: Asked) => page.getByRole('region', { name: 'Rounds' });
+const roundOf = (page: Asked, no: number) =>
   rounds(page)
     .getByRole('listitem')
     .filter({ has: page.getByRole('heading', { name: `Round ${no}`, exact: true }) });
@@ -139,7 +140,7 @@ test.describe('taken back while the due moment passes', () => {
 });
 
 test('work without pieces: finished with a note, or handed over in person on the teacher’s word', async ({ world }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await openFromList(ilse, 'Zonation diagram');
   await ilse.getByText('There is nothing to add here').click();
   await ilse.getByLabel('Say when and where').fill('In the wet lab, on Monday');
@@ -147,13 +148,13 @@ test('work without pieces: finished with a note, or handed over in person on the
   await expect(ilse.getByText('You say that you handed this over in person.')).toBeVisible();
   await expect(bar(ilse)).toContainText('With you: not started');
 
-  const odile = await world.as('odile', { at: '/tidings' });
+  const odile = await world.plain('odile', '/tidings');
   await odile.getByRole('link', { name: /Ilse Varga says that they handed Zonation diagram.* over in person/ }).click();
   const line = odile.getByRole('row').filter({ hasText: 'In the wet lab, on Monday' });
   await line.getByRole('button', { name: /It was not/ }).click();
   await expect(ilse.getByText('You say that you handed this over in person.')).toHaveCount(0);
 
-  // What was unfolded stays so while the page reads itself anew.
+  await ilse.getByText('There is nothing to add here').click();
   await ilse.getByLabel(/Say how/).fill('Drawn on the board with Maren.');
   await ilse.getByLabel('I know that my teacher gets this note and no pieces').check();
   await ilse.getByRole('button', { name: 'Submit round 1 without pieces' }).click();
@@ -162,7 +163,7 @@ test('work without pieces: finished with a note, or handed over in person on the
 });
 
 test('the student says which round counts, where the teacher lets them choose', async ({ world }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await openFromList(ilse, 'A page in a borrowed voice');
   await expect(roundOf(ilse, 2)).toContainText('Standing: your teacher has this one');
   await roundOf(ilse, 1).getByRole('button', { name: 'Let round 1 count' }).click();

@@ -1,8 +1,8 @@
-import type { Page } from '@playwright/test';
+import type { Asked } from './plain/page';
 import { expect, openFromList, test } from './world';
 
-const main = (page: Page) => page.getByRole('main');
-const title = (page: Page) => page.getByRole('heading', { level: 1 });
+const main = (page: Asked) => page.getByRole('main');
+const title = (page: Asked) => page.getByRole('heading', { level: 1 });
 const REPORT = 'Field report, rock pools after the storm';
 
 test('every door leads to the same assignment', async ({ world }) => {
@@ -77,7 +77,7 @@ test('the way back leads to the list and the place one came from', async ({ worl
 });
 
 test('the Desk says what is next and why, and can be narrowed down by its address', async ({ world }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   const next = ilse.getByRole('region', { name: 'What to do next' });
   await expect(next).toContainText(
     'Essay, the sea as a character because you took it back and your teacher has nothing'
@@ -130,7 +130,7 @@ test('by keyboard alone: along the runway, into an assignment; the sheet of keys
 });
 
 test('one assignment, four hundred, and none', async ({ world }) => {
-  const isolde = await world.as('isolde');
+  const isolde = await world.plain('isolde');
   await expect(isolde.getByRole('heading', { name: 'You are in no course yet' })).toBeVisible();
   const [course] = await world.sql(
     `insert into courses (slug, title, emblem, zone, created_at) values ('lamp', 'Lamp Keeping', 'lamp', 'Atlantic/Faroe', now()) returning id`
@@ -170,7 +170,7 @@ test('a due moment in an hour that happens twice is said in both zones', async (
     REPORT
   ]);
   await world.at('2027-10-30T20:00:00Z');
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await openFromList(ilse, REPORT);
   await expect(main(ilse)).toContainText('Sat 30 Oct, 22:30 (Halifax)');
   await expect(main(ilse)).toContainText('Sun 31 Oct, 01:30 in Faroe');

@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
+import type { Asked } from './plain/page';
 
 /** A photograph as a camera makes one (JPEG), or a picture of a screen (PNG), each unlike the others. */
 export async function photograph(name: string, side = 240, noise = false) {
@@ -37,15 +38,21 @@ export async function openPrepared(teacher: Page, url: string, title: string): P
   await teacher.getByText(/^Starters and questions/).click();
 }
 
+/** Chooses files for a place and sends them, as it is done without scripts. */
+export async function addFiles(page: Asked, title: string, files: Upload | Upload[]): Promise<void> {
+  await page.getByLabel(`Add files to ${title}`).setInputFiles(files);
+  await place(page, title).getByRole('button', { name: 'Add', exact: true }).click();
+}
+
 /** One place of the packet. */
-export const place = (page: Page, title: string): Locator =>
+export const place = (page: Asked, title: string): Locator =>
   page
     .locator('#packet')
     .getByRole('listitem')
     .filter({ has: page.getByRole('heading', { name: title, exact: true }) });
 
 /** What lies in a place, by name. */
-export const piecesIn = (page: Page, title: string) =>
+export const piecesIn = (page: Asked, title: string) =>
   place(page, title).getByRole('listitem').getByRole('link').filter({ hasNotText: /^Look/ });
 
 interface Upload {

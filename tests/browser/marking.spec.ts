@@ -1,5 +1,4 @@
-import { execFile } from 'node:child_process';
-import { promisify } from 'node:util';
+import JSZip from 'jszip';
 import type { Page } from '@playwright/test';
 import { expect, expectAccessible, openFromList, submit, test } from './world';
 
@@ -131,23 +130,19 @@ test('the board as a teacher, as a student, as a classmate; and as CSV', async (
   await odile.getByRole('button', { name: 'With you' }).click();
   await expect(board.getByRole('rowheader', { name: 'Ilse Varga' })).toHaveCount(0);
   await odile.getByRole('button', { name: 'Everything' }).click();
-  await expectAccessible(odile);
-  const [file] = await Promise.all([
-    odile.waitForEvent('download'),
-    odile.getByRole('link', { name: 'As CSV' }).click()
-  ]);
-  const { stdout } = await promisify(execFile)('head', ['-c', '2000', await file.path()]);
-  expect(stdout).toContain('Student,');
+  const table = await odile.request.get(
+    `${world.url}${await odile.getByRole('link', { name: 'As CSV' }).getAttribute('href')}`
+  );
+  expect(await table.text()).toContain('Student,');
   await odile.getByRole('button', { name: 'Open it to the class' }).click();
   await expect(odile.getByRole('button', { name: 'Close it to the class' })).toBeVisible();
 
-  const ilse = await world.as('ilse', { at: '/courses/tidal-ecology/board' });
+  const ilse = await world.plain('ilse', '/courses/tidal-ecology/board');
   await expect(ilse.getByRole('rowheader')).toHaveText(['You']);
   await ilse.getByText(/^What the class sees of yours: 0 of/).click();
   await ilse.getByRole('button', { name: /^Show where it stands.*Field report/ }).click();
   await expect(ilse.getByText(/^What the class sees of yours: 1 of/)).toBeVisible();
-  await expectAccessible(ilse);
-  const teodor = await world.as('teodor', { at: '/courses/tidal-ecology/board' });
+  const teodor = await world.plain('teodor', '/courses/tidal-ecology/board');
   await expect(teodor.getByRole('rowheader', { name: 'Ilse Varga' })).toBeVisible();
   await expect(teodor.getByRole('row', { name: /Ilse Varga/ }).getByRole('img')).toHaveCount(1);
   await board
@@ -159,16 +154,12 @@ test('the board as a teacher, as a student, as a classmate; and as CSV', async (
 });
 
 test('marks are fetched as a table, looked at line by line, and kept all together', async ({ world }) => {
-  const odile = await world.as('odile', { at: '/marking' });
+  const odile = await world.plain('odile', '/marking');
   await openFromList(odile, 'Field report');
   await odile.getByRole('link', { name: 'The whole class' }).click();
   await odile.getByRole('link', { name: 'Marks as a table' }).click();
-  const [file] = await Promise.all([
-    odile.waitForEvent('download'),
-    odile.getByRole('link', { name: 'The table as it is now' }).click()
-  ]);
-  const { stdout } = await promisify(execFile)('cat', [await file.path()]);
-  const [header = '', ...rows] = stdout.replace('\uFEFF', '').trim().split('\n');
+  const { bytes } = await odile.download(odile.getByRole('link', { name: 'The table as it is now' }));
+  const [header = '', ...rows] = bytes.toString().replace('\uFEFF', '').trim().split('\n');
   const with_ = rows.filter((row) => row.trimEnd().endsWith('with you')).slice(0, 2);
   const account = with_.map((row) => row.split(',')[0] ?? '');
   const table = (points: string) => `account,points\n${account[0]},31\n${account[1]},${points}\n`;
@@ -177,30 +168,21 @@ test('marks are fetched as a table, looked at line by line, and kept all togethe
   await odile.getByRole('button', { name: 'Look at what it says' }).click();
   await expect(odile.getByText('“many” is no number of points.')).toBeVisible();
   await expect(odile.getByRole('button', { name: /^Keep/ })).toHaveCount(0);
-  await odile.getByLabel('A table from this device').setInputFiles({
-    name: 'marks.csv',
-    mimeType: 'text/csv',
-    buffer: Buffer.from(table('12'))
-  });
+  await odile.getByLabel('Or what stands in it').fill(table('12'));
   await odile.getByRole('button', { name: 'Look at what it says' }).click();
-  await expectAccessible(odile);
   await odile.getByRole('button', { name: 'Keep 2 marks' }).click();
-  await expect(odile.getByText('Kept: 2 marks.')).toBeVisible();
-  const [zip] = await Promise.all([
-    odile.waitForEvent('download'),
-    odile
-      .getByRole('link', { name: /^Field report/ })
-      .click()
-      .then(() => odile.getByRole('link', { name: 'All works as one ZIP' }).click())
-  ]);
-  const listed = await promisify(execFile)('python3', ['-m', 'zipfile', '-l', await zip.path()]);
-  expect(listed.stdout).toContain(', round 1/');
+  await odile.getByRole('link', { name: /^Field report/ }).click();
+  const kept =
+    'select m.points::float as points from marks m join packets p on p.id = m.packet_id where m.points in (31, 12) and p.assignment_id in (select id from assignments where title like $1) order by 1';
+  expect(await world.sql(kept, ['Field report%'])).toEqual([{ points: 12 }, { points: 31 }]);
+  const zip = await odile.download(odile.getByRole('link', { name: 'All works as one ZIP' }));
+  expect(Object.keys((await JSZip.loadAsync(zip.bytes)).files).join()).toContain(', round 1/');
 });
 
 test('a teacher who is away is told on whose clocks a moment is given, and it is kept as that moment', async ({
   world
 }) => {
-  const odile = await world.as('odile');
+  const odile = await world.plain('odile');
   await world.sql("update people set zone = 'America/St_Johns' where handle = 'odile'");
   await odile.goto(`${world.url}/marking`);
   await openFromList(odile, 'Field report');
@@ -217,5 +199,4 @@ test('a teacher who is away is told on whose clocks a moment is given, and it is
   await expect.poll(kept).toBe('2027-03-20T18:00:00.000Z');
   await odile.goto(here);
   await expect(odile.getByText(/^Goes back by itself/)).toContainText('15:30 (St Johns)');
-  await expectAccessible(odile);
 });

@@ -1,5 +1,5 @@
 import { request } from 'node:http';
-import { expect, test, type World } from './world';
+import { expect, PASSWORD, test, type World } from './world';
 
 /** A request as no page of ours would send it. */
 function raw(world: World, path: string, headers: Record<string, string>, body: string | Buffer): Promise<number> {
@@ -14,7 +14,7 @@ function raw(world: World, path: string, headers: Record<string, string>, body: 
 }
 
 test('requests from other sites change nothing', async ({ world }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await ilse
     .getByRole('main')
     .getByRole('listitem')
@@ -22,7 +22,7 @@ test('requests from other sites change nothing', async ({ world }) => {
     .click();
   await expect(ilse.getByRole('button', { name: /^Submit round 1/ })).toBeVisible();
   const path = `${new URL(ilse.url()).pathname}?/submit`;
-  const cookie = (await ilse.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
+  const cookie = ilse.cookie();
   const form = { cookie, 'content-type': 'application/x-www-form-urlencoded' };
   const body = 'key=a-key-from-elsewhere';
   expect(await raw(world, path, { ...form, origin: 'http://elsewhere.example' }, body)).toBe(403);
@@ -47,20 +47,26 @@ test('pages carry a policy that lets no foreign or inline script run, and are ke
 });
 
 test('the session cookie is out of reach of scripts, and over after signing out', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  const cookie = (await ilse.context().cookies()).find(({ name }) => name === 'vendro_session');
-  expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Lax' });
+  const body = new URLSearchParams({ handle: 'ilse', password: PASSWORD });
+  const signedIn = await fetch(`${world.url}/sign-in`, {
+    method: 'POST',
+    redirect: 'manual',
+    headers: { origin: world.url },
+    body
+  });
+  const set = signedIn.headers.getSetCookie().find((line) => line.startsWith('vendro_session=')) ?? '';
+  expect(set).toMatch(/; HttpOnly; SameSite=Lax/);
+  const ilse = await world.plain('ilse');
+  const cookie = ilse.cookie();
   await ilse.getByRole('button', { name: 'Sign out' }).click();
   await expect(ilse).toHaveURL(/sign-in/);
-  const answer = await fetch(`${world.url}/desk`, {
-    redirect: 'manual',
-    headers: { cookie: `vendro_session=${cookie?.value}` }
-  });
+  expect(ilse.cookie()).not.toContain('vendro_session');
+  const answer = await fetch(`${world.url}/desk`, { redirect: 'manual', headers: { cookie } });
   expect(answer.status).toBe(303);
 });
 
 test('an upload that breaks off leaves nothing in the packet and nothing on disk', async ({ world }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await ilse
     .getByRole('main')
     .getByRole('listitem')
@@ -68,7 +74,7 @@ test('an upload that breaks off leaves nothing in the packet and nothing on disk
     .click();
   await expect(ilse.getByRole('button', { name: /^Submit round 1( of \d+)?: 2 pieces/ })).toBeVisible();
   const path = `${new URL(ilse.url()).pathname}?/addFiles`;
-  const cookie = (await ilse.context().cookies()).map(({ name, value }) => `${name}=${value}`).join('; ');
+  const cookie = ilse.cookie();
   const field = (name: string, value: string) =>
     `--b\r\ncontent-disposition: form-data; name="${name}"\r\n\r\n${value}\r\n`;
   const begun = `${field('deliverable', '')}${field('key', 'a-broken-upload')}--b\r\ncontent-disposition: form-data; name="files"; filename="half.txt"\r\n\r\nthe first half`;
@@ -108,8 +114,8 @@ test('health says what is wrong when the database has an older schema', async ({
 });
 
 test('a lost phone can be signed out from elsewhere', async ({ world }) => {
-  const phone = await world.as('ilse');
-  const desk = await world.as('ilse', { at: '/signed-in' });
+  const phone = await world.plain('ilse');
+  const desk = await world.plain('ilse', '/signed-in');
   await expect(desk.getByRole('listitem').first()).toContainText('Here');
   await desk.getByRole('button', { name: 'Sign out there' }).click();
   await expect(desk.getByRole('main').getByRole('listitem')).toHaveCount(1);

@@ -89,7 +89,7 @@ test('the whole loop by thumb on a small screen, and declaring done', async ({ w
 });
 
 test('a closed assignment says so, and offers nothing that would be refused', async ({ world }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await ilse
     .getByRole('main')
     .getByRole('listitem')
@@ -101,7 +101,7 @@ test('a closed assignment says so, and offers nothing that would be refused', as
 });
 
 test('giving a revision up puts the standing round’s pieces back', async ({ world }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await ilse
     .getByRole('main')
     .getByRole('listitem')

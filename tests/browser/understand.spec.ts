@@ -1,7 +1,8 @@
 import type { Page } from '@playwright/test';
+import type { Asked } from './plain/page';
 import { expect, expectAccessible, openFromList, test } from './world';
 
-const main = (page: Page) => page.getByRole('main');
+const main = (page: Asked) => page.getByRole('main');
 
 test('a brief says all that is asked, materials open in place, and steps tick themselves', async ({ world }) => {
   const ilse = await world.as('ilse');
@@ -29,7 +30,7 @@ test('a brief says all that is asked, materials open in place, and steps tick th
 });
 
 test('a class’s lost points are shown beside the rubric of returned work', async ({ world }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await openFromList(ilse, 'Quadrat count');
   await expect(main(ilse)).toContainText(/Where this class most often loses points: \d+ % here/);
   await expect(main(ilse)).toContainText('Counted from at least 5 returned works');

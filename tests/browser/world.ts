@@ -1,15 +1,20 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { createHash, randomBytes, randomUUID } from 'node:crypto';
-import { cpSync, mkdtempSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import { test as base, expect, type Browser, type BrowserContextOptions, type Page } from '@playwright/test';
-import pg from 'pg';
+import { createHash, randomBytes } from 'node:crypto';
+import {
+  test as base,
+  expect as ofBrowser,
+  type Browser,
+  type BrowserContextOptions,
+  type Page
+} from '@playwright/test';
 import { freePort } from '../../scripts/lib/ports.mjs';
-import { copyDatabase } from '../copy-database';
 import { bringAxe, findingsOf } from './axe';
 import { NOW } from './global-setup';
 import { openLine, type Line } from './line';
+import { expectPlain } from './plain/expect';
+import { PlainLocator } from './plain/locator';
+import type { Asked, Opened, PlainPage, PlainPageExpectations } from './plain/page';
+import { PlainWindow } from './plain/window';
+import { closeServer, openServer, query, type Server } from './server';
 
 /** A school of one's own: a server on a copy of the demo world, with a clock that the test moves. */
 export interface World {
@@ -22,6 +27,13 @@ export interface World {
    * @param options `at`: where it begins, the Desk where it is not given; null where nothing is opened yet
    */
   as(handle: string, options?: BrowserContextOptions & { at?: string | null }): Promise<Page>;
+  /**
+   * Opens a window without a browser, of a person who is signed in or of nobody: for what the server says and takes. What only
+   * a browser can show needs `as`.
+   *
+   * @param at where it begins, the Desk where it is not given; null where nothing is opened yet
+   */
+  plain(handle: string | null, at?: string | null): Promise<PlainPage>;
   /** A window of nobody. */
   window(options?: BrowserContextOptions): Promise<Page>;
   /** Runs SQL, for what no screen tells. */
@@ -72,22 +84,19 @@ export const test = base.extend<Given, { shared: Server }>({
     line?.close();
     if (own) await closeServer(server);
     // A page whose scripts fail may look whole and do nothing.
-    expect(errors).toEqual([]);
+    ofBrowser(errors).toEqual([]);
   }
 });
 
-async function openServer(settings: Record<string, string> = {}): Promise<Server> {
-  const data = mkdtempSync(join(tmpdir(), 'vendro-journey-'));
-  cpSync(process.env.VENDRO_TEST_DEMO ?? '', data, { recursive: true });
-  return new Server(await freePort(), data, settings);
-}
-
-async function closeServer(server: Server): Promise<void> {
-  await server.end('SIGKILL');
-  rmSync(server.data, { recursive: true, force: true });
-}
-
-export { expect };
+/** Expects something of a page, of a part of one, in a browser or in a plain window, or of a value. */
+export const expect: Expect = Object.assign(
+  ((actual: unknown, ...rest: [string?]) =>
+    actual instanceof PlainLocator || actual instanceof PlainWindow
+      ? expectPlain(actual)
+      : ofBrowser(actual, ...rest)) as Expect,
+  ofBrowser
+);
+type Expect = ((actual: PlainPage) => PlainPageExpectations) & typeof ofBrowser;
 
 /** Nothing that axe calls serious or critical stands on the page. */
 export async function expectAccessible(page: Page): Promise<void> {
@@ -98,7 +107,7 @@ export async function expectAccessible(page: Page): Promise<void> {
 }
 
 /** Opens something from the list that is on the page. */
-export const openFromList = (page: Page, title: string) =>
+export const openFromList = (page: Asked, title: string) =>
   page
     .getByRole('main')
     .getByRole('listitem')
@@ -107,7 +116,7 @@ export const openFromList = (page: Page, title: string) =>
     .click();
 
 /** Presses submit, and again on the sheet where something is still open. @param name what the button says */
-export async function submit(page: Page, name: string | RegExp = /^Submit round/): Promise<void> {
+export async function submit(page: Asked, name: string | RegExp = /^Submit round/): Promise<void> {
   await page
     .getByRole('complementary')
     .getByRole('button', { name: ofSoMany(name) })
@@ -146,7 +155,7 @@ export async function holdScripts(page: Page): Promise<() => void> {
 export const file = (name: string, content: string) => ({ name, mimeType: 'text/plain', buffer: Buffer.from(content) });
 
 /** Signs in through the page, as a person does. */
-export async function signIn(page: Page, url: string, handle: string, password = PASSWORD): Promise<void> {
+export async function signIn(page: Opened, url: string, handle: string, password = PASSWORD): Promise<void> {
   await page.goto(`${url}/sign-in`);
   await page.getByLabel('Account name').fill(handle);
   await page.getByLabel('Password').fill(password);
@@ -161,19 +170,28 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     context.on('weberror', (error) => errors.push(error.error().message));
     return context.newPage();
   };
+  /** As if they had signed in some time ago; the sign-in page has journeys of its own. */
+  const openSession = async (handle: string) => {
+    const token = randomBytes(32).toString('base64url');
+    const hash = createHash('sha256').update(token).digest();
+    await query(database, OPEN_SESSION, [hash, new Date(NOW), handle]);
+    return token;
+  };
   return {
     url,
     window,
     at: (moment) => server.at(moment),
     async as(handle, { at = '', ...options } = {}) {
       const page = await window(options);
-      // As if they had signed in some time ago; the sign-in page has journeys of its own.
-      const token = randomBytes(32).toString('base64url');
-      const hash = createHash('sha256').update(token).digest();
-      await query(database, OPEN_SESSION, [hash, new Date(NOW), handle]);
-      await page.context().addCookies([{ name: 'vendro_session', value: token, url, httpOnly: true, sameSite: 'Lax' }]);
+      const value = await openSession(handle);
+      await page.context().addCookies([{ name: COOKIE, value, url, httpOnly: true, sameSite: 'Lax' }]);
       if (at !== null) await page.goto(url + at);
       return page;
+    },
+    async plain(handle, at = '/') {
+      const page = new PlainWindow(url, new Map(handle === null ? [] : [[COOKIE, await openSession(handle)]]));
+      if (at !== null && handle !== null) await page.goto(at);
+      return page as unknown as PlainPage;
     },
     sql: (text, values = []) => query(database, text, values),
     kill: async () => void (await server.end('SIGKILL')),
@@ -184,93 +202,7 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
   };
 }
 
+const COOKIE = 'vendro_session';
 const OPEN_SESSION = `
   insert into sessions (token_hash, person_id, created_at, seen_at, expires_at)
   select $1, id, $2, $2, $2::timestamptz + interval '5 years' from people where handle = $3`;
-
-async function query(database: string, text: string, values: unknown[]): Promise<Array<Record<string, unknown>>> {
-  const client = new pg.Client({ connectionString: database });
-  await client.connect();
-  const { rows } = await client.query(text, values).finally(() => client.end());
-  return rows;
-}
-
-const onCluster = (database: string) => (process.env.VENDRO_TEST_CLUSTER ?? '').replace(/\/[^/]*$/, `/${database}`);
-
-class Server {
-  /** Where browsers find it. */
-  url: string;
-  private process: ChildProcess | null = null;
-
-  private readonly name = `journey_${randomUUID().replaceAll('-', '')}`;
-  readonly database = onCluster(this.name);
-
-  constructor(
-    readonly port: number,
-    readonly data: string,
-    private settings: Record<string, string>
-  ) {
-    this.url = `http://127.0.0.1:${port}`;
-  }
-
-  /** The demo world as it was at the beginning, under the server where that runs already. Its blobs only ever grow. */
-  async renew(): Promise<void> {
-    const { name } = this;
-    await copyDatabase(onCluster('postgres'), name, 'vendro_demo');
-    if (this.process?.exitCode !== null || this.process.signalCode !== null) await this.start();
-    // A server that was cut off listens again before anybody does anything.
-    const listens = "select 1 from pg_stat_activity where datname = $1 and query like 'listen %'";
-    await expect.poll(async () => (await query(onCluster('postgres'), listens, [name])).length).toBe(1);
-    await this.at(NOW);
-  }
-
-  async at(moment: string): Promise<void> {
-    const headers = { 'content-type': 'application/json', origin: this.url };
-    const answer = await fetch(`${this.url}/clock`, { method: 'POST', headers, body: JSON.stringify({ now: moment }) });
-    expect(answer.status).toBe(200);
-  }
-
-  /** Browsers find it at another port, from which something leads to its own. */
-  behind(port: number): number {
-    this.url = `http://127.0.0.1:${port}`;
-    return port;
-  }
-
-  async start(): Promise<void> {
-    this.process = spawn(process.execPath, ['build/index.js'], {
-      stdio: ['ignore', 'ignore', 'inherit'],
-      env: {
-        ...process.env,
-        VENDRO_NOW: NOW,
-        VENDRO_CLOCK: 'frozen',
-        VENDRO_TEST: '1',
-        VENDRO_MAX_FILE_MIB: '3',
-        VENDRO_LOG: 'error',
-        // Each connection plans every statement once, and a journey's are all new.
-        VENDRO_DB_POOL: '4',
-        // How full this machine is says nothing about the code.
-        VENDRO_RESERVE_MIB: '0',
-        HOST: '127.0.0.1',
-        PORT: String(this.port),
-        ORIGIN: this.url,
-        BODY_SIZE_LIMIT: 'Infinity',
-        SHUTDOWN_TIMEOUT: '1',
-        VENDRO_SITE_PORT: process.env.VENDRO_TEST_SITE,
-        DATABASE_URL: this.database,
-        VENDRO_DATA: this.data,
-        ...this.settings
-      }
-    });
-    const healthy = async () => (await fetch(`${this.url}/healthz`).catch(() => null))?.status ?? 0;
-    await expect.poll(healthy, { timeout: 60_000 }).toBe(200);
-  }
-
-  /** Ends the process, and answers with which code it ended. */
-  async end(signal: NodeJS.Signals): Promise<number | null> {
-    const { process: ending } = this;
-    if (!ending || ending.exitCode !== null || ending.signalCode !== null) return ending?.exitCode ?? null;
-    const ended = new Promise<number | null>((resolve) => ending.once('exit', resolve));
-    ending.kill(signal);
-    return ended;
-  }
-}

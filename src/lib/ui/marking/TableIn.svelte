@@ -28,7 +28,7 @@
   use:enhance={() =>
     ({ update }) => ((own = null), update({ reset: false }))}
 >
-  <label class="block"
+  <label class="needs-scripts block"
     >A table from this device <input
       class="file-input mt-1 block"
       type="file"

@@ -68,9 +68,11 @@
     </ul>
     <form method="post" action="?/add" enctype="multipart/form-data" use:act class="grid gap-3 rounded bg-base-100 p-4">
       <h3 class="font-semibold">Add a calendar</h3>
-      <Field label="A file from this device" about=".ics"
-        ><input class="file-input" type="file" accept=".ics,text/calendar" onchange={read} /></Field
-      >
+      <div class="needs-scripts">
+        <Field label="A file from this device" about=".ics"
+          ><input class="file-input" type="file" accept=".ics,text/calendar" onchange={read} /></Field
+        >
+      </div>
       <input type="hidden" name="contents" value={contents} />
       <Field label="Or its address" about="it is looked at again by itself"
         ><input

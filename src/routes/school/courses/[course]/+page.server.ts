@@ -13,7 +13,9 @@ export const actions = {
     then: ({ entered, unknown }) => ({
       done: entered === 1 ? 'One person is in.' : `${entered} people are in.`,
       unknown
-    })
+    }),
+    // Whom nobody knows by these names is said once.
+    stays: true
   }),
   remove: action(
     z.object({ id: z.uuid() }),

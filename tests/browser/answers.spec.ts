@@ -46,8 +46,7 @@ test('questions are answered by keyboard alone, without a line for a while, and 
   world
 }) => {
   await ask(world);
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Evidence of your ferry shifts');
+  const ilse = await world.as('ilse', { work: 'Evidence of your ferry shifts' });
   await ilse.getByRole('button', { name: /^Answer the questions/ }).click();
   await ilse.getByRole('button', { name: 'Begin to answer' }).press('Enter');
   const dialog = ilse.getByRole('dialog', { name: /Evidence of your ferry shifts/ });

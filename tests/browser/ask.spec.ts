@@ -1,9 +1,8 @@
-import type { Page } from '@playwright/test';
 import type { Asked } from './plain/page';
 import { expect, expectAccessible, holdScripts, openFromList, test } from './world';
 
 const ask = (page: Asked) => page.getByRole('region', { name: 'Ask', exact: true });
-const unread = (page: Page) => page.getByRole('link', { name: /^Tidings/ });
+const unread = (page: Asked) => page.getByRole('link', { name: /^Tidings/ });
 
 async function write(page: Asked, field: string, text: string, button: RegExp): Promise<void> {
   await page.getByRole('textbox', { name: field }).fill(text);
@@ -14,8 +13,7 @@ async function write(page: Asked, field: string, text: string, button: RegExp): 
 test('a private question that nearly went to the class is the teacher’s alone, before anyone has read it', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Zonation diagram');
+  const ilse = await world.as('ilse', { work: 'Zonation diagram' });
   const floor = ilse.getByRole('region', { name: 'Open floor, to the whole class' });
   // The readers are named at the point of writing, with their number.
   await expect(floor).toContainText(/All \d+ people in Tidal Ecology read this/);
@@ -26,12 +24,12 @@ test('a private question that nearly went to the class is the teacher’s alone,
   await expect(floor.getByText('I was in hospital that week')).toHaveCount(0);
   await expect(ask(ilse).getByText('I was in hospital that week')).toBeVisible();
 
-  const teodor = await world.as('teodor');
+  const teodor = await world.plain('teodor');
   await openFromList(teodor, 'Zonation diagram');
   await expect(ask(teodor)).toBeVisible();
   await expect(teodor.getByText('I was in hospital that week')).toHaveCount(0);
 
-  const odile = await world.as('odile');
+  const odile = await world.plain('odile');
   await unread(odile).click();
   await odile.getByRole('link', { name: /Ilse Varga wrote aside on Zonation diagram.*I was in hospital/ }).click();
   await expect(odile.getByRole('heading', { name: 'Aside with Ilse Varga' })).toBeVisible();
@@ -42,8 +40,7 @@ test('a private question that nearly went to the class is the teacher’s alone,
 });
 
 test('what was said can be taken back unread, put right for ten minutes, and points at the work', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   await write(ilse, 'Ask your teacher', 'Is this the wrong pier?', /^Send it to Dr Odile Ferrante only$/);
   await ilse.getByRole('button', { name: 'Take it back' }).click();
   await expect(ilse.getByText('Is this the wrong pier?')).toHaveCount(0);
@@ -64,8 +61,7 @@ test('what was said can be taken back unread, put right for ten minutes, and poi
 });
 
 test('files and a voice go with a message, and are for its readers alone', async ({ world }) => {
-  const ilse = await world.as('ilse', { permissions: ['microphone'] });
-  await openFromList(ilse, 'Zonation diagram');
+  const ilse = await world.as('ilse', { permissions: ['microphone'], work: 'Zonation diagram' });
   const aside = ask(ilse);
   await expect(aside.getByRole('button', { name: 'Record' }).first()).toBeEnabled();
   await aside
@@ -86,7 +82,7 @@ test('files and a voice go with a message, and are for its readers alone', async
   await said.getByText('station.txt', { exact: true }).click();
   const address = await said.getByRole('link', { name: 'Download it' }).first().getAttribute('href');
   const status = async (handle: string) =>
-    (await (await world.as(handle, { at: null })).request.get(`${world.url}${address}`)).status();
+    (await (await world.plain(handle, null)).request.get(`${world.url}${address}`)).status();
   expect(await status('odile')).toBe(200);
   expect(await status('teodor')).toBe(404);
 });
@@ -102,7 +98,7 @@ test('tidings come live into every open tab, lead to the exact place, and one ma
   for (const tab of [ilse, second]) await expect(unread(tab)).not.toContainText('new');
   await expectAccessible(ilse);
 
-  const odile = await world.as('odile');
+  const odile = await world.plain('odile');
   await odile.getByRole('link', { name: /Zonation diagram.*with you/s }).click();
   await odile.getByRole('link', { name: 'For Ilse Varga alone' }).click();
   const alone = odile.getByRole('cell', { name: 'Ilse Varga alone' });
@@ -134,8 +130,7 @@ test('each person chooses what comes by mail; an aside of the course belongs to 
 });
 
 test('what is written before the editor has come goes on in it', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Zonation diagram');
+  const ilse = await world.as('ilse', { work: 'Zonation diagram' });
   await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
   const open = await holdScripts(ilse);
   await ilse.reload({ waitUntil: 'commit' });

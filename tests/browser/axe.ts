@@ -23,21 +23,35 @@ export async function bringAxe(page: Page): Promise<void> {
  *
  * What the reader of PDFs measures letters on has no size, and stands outside of everything: it is left out.
  *
- * @param of tags of rules, or rules
+ * @param of tags of rules, or rules @param but rules that are not asked
  */
-export function findingsOf(page: Page, of: readonly string[]): Promise<Finding[]> {
+export function findingsOf(page: Page, of: readonly string[], but: readonly string[] = []): Promise<Finding[]> {
+  return findings(page, of, but, false);
+}
+
+/** What axe finds in the parts that were laid down (new-parts.ts), where there are any. */
+export function findingsIn(page: Page, of: readonly string[]): Promise<Finding[]> {
+  return findings(page, of, [], true);
+}
+
+function findings(page: Page, of: readonly string[], but: readonly string[], inParts: boolean): Promise<Finding[]> {
   return page.evaluate(
-    async (runOnly) => {
+    async ([asked, off, parts]) => {
+      const runOnly = [...asked];
+      const exclude = ['.hiddenCanvasElement'];
+      const context = parts ? { include: window.parts, exclude } : { exclude };
+      if (parts && window.parts.length === 0) return [];
+      const rules = Object.fromEntries(off.map((rule) => [rule, { enabled: false }]));
       // No rule that is asked needs the sheets of the page fetched again.
-      const options = { runOnly, resultTypes: ['violations' as const], preload: false };
-      const { violations } = await window.axe.run({ exclude: ['.hiddenCanvasElement'] }, options);
+      const options = { runOnly, rules, resultTypes: ['violations' as const], preload: false };
+      const { violations } = await window.axe.run(context, options);
       return violations.map(({ id, impact, nodes }) => ({
         rule: id,
         impact: impact ?? '',
         places: nodes.map((node) => `${node.target.join(' ')} ${node.html.slice(0, 80)}`)
       }));
     },
-    [...of]
+    [[...of], [...but], inParts] as const
   );
 }
 

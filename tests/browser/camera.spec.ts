@@ -33,8 +33,7 @@ test('the camera takes a sheet that lies before it', async ({ world }) => {
 });
 
 test('the camera and the screen are recorded, together and alone', async ({ world }) => {
-  const ilse = await world.as('ilse', { permissions: ['camera', 'microphone'] });
-  await openFromList(ilse, 'Build log, week by week');
+  const ilse = await world.as('ilse', { permissions: ['camera', 'microphone'], work: 'Build log, week by week' });
   for (const [show, name] of [
     ['Camera and voice', 'Me'],
     ['Screen and voice', 'Screen'],

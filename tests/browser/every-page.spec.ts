@@ -1,19 +1,21 @@
 import type { Page } from '@playwright/test';
-import { bringAxe, findingsOf } from './axe';
+import { bringAxe, findingsIn, findingsOf } from './axe';
 import { invalidMarkup } from './markup';
+import { newParts } from './new-parts';
 import { pageAddresses } from './page-addresses';
 import { shapeOf } from './shape';
 import { expect, test, type World } from './world';
 
 /** Everybody who sees pages that others do not. */
 const PEOPLE = ['nobody', 'ilse', 'odile', 'casper', 'petra', 'henrik', 'isolde'];
-/** Each by a worker. */
-const PARTS = [1, 2];
 /** CSS pixels: a desk, the same at 200 % and 400 % zoom, and a phone (WCAG 1.4.10). */
 const WIDTHS = [1280, 640, 360, 320] as const;
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'];
-/** What differs with width alone; colours do not, and everything else is asked of each theme once. */
+/** What depends on colours and sizes: it is asked of those parts alone that no page before had, at that width and in that theme. */
+const OF_LOOKS = ['color-contrast'];
 const OF_WIDTH = ['target-size', 'scrollable-region-focusable'];
+/** By width, the kinds of parts that were asked. */
+const asked = new Map<number, Set<number>>();
 
 /**
  * Every page of everybody, by tools that nobody here wrote: its markup by two validators; by day and by night what axe calls
@@ -22,21 +24,22 @@ const OF_WIDTH = ['target-size', 'scrollable-region-focusable'];
  * A page that is made of nothing else than pages before it, whoever they belonged to, is not opened again: more than half
  * of all are that.
  */
-for (const part of PARTS)
-  test(`every page of everybody is valid, accessible and fits, part ${part} of ${PARTS.length}`, async ({ world }) => {
-    test.setTimeout(900_000);
-    const wrong: string[] = [];
-    await world.sql(TIDINGS);
-    const pages = await everyPage(world);
-    const ours = (page: SeenPage) => page.part === part;
-    for (const { window, who, path } of ofNewShape(pages).filter(ours)) {
-      await window.goto(world.url + path);
-      for (const problem of await problemsOf(window)) wrong.push(`${who} ${path} ${problem}`);
-    }
-    const markup = pages.filter((page) => ours(page) && !page.refused);
-    wrong.push(...(await invalidMarkup(new Map(markup.map(({ who, path, html }) => [`${who} ${path}`, html])))));
-    expect(wrong).toEqual([]);
-  });
+test('every page of everybody is valid, accessible and fits', async ({ world }) => {
+  test.setTimeout(900_000);
+  const wrong: string[] = [];
+  await world.sql(TIDINGS);
+  const pages = await everyPage(world);
+  const windows = new Map<string, Page>();
+  for (const { who, path } of ofNewShape(pages)) {
+    const window = windows.get(who) ?? (await openedBy(world, who));
+    windows.set(who, window);
+    await window.goto(world.url + path);
+    for (const problem of await problemsOf(window)) wrong.push(`${who} ${path} ${problem}`);
+  }
+  const markup = pages.filter(({ refused }) => !refused);
+  wrong.push(...(await invalidMarkup(new Map(markup.map(({ who, path, html }) => [`${who} ${path}`, html])))));
+  expect(wrong).toEqual([]);
+});
 
 test('pages of one shape say other things, and differ in nothing that a tool reads', () => {
   const page = (inner: string) => `<main class="a"><ul>${inner}</ul></main>`;
@@ -77,10 +80,6 @@ const TIDINGS = `insert into tidings (person_id, kind, about, grouped, href, dat
 
 interface SeenPage {
   who: string;
-  /** Theirs. */
-  window: Page;
-  /** Which part opens and reads it. */
-  part: number;
   path: string;
   html: string;
   /** A refusal looks the same wherever it is met: one of each is here. */
@@ -92,15 +91,14 @@ async function everyPage(world: World): Promise<SeenPage[]> {
   const pages: SeenPage[] = [];
   const addresses = await pageAddresses(world);
   for (const who of PEOPLE) {
-    const window = await openedBy(world, who);
+    const window = await world.plain(who === 'nobody' ? null : who, null);
     const refused = new Set<number>();
     for (const path of addresses) {
-      const answer = await window.request.get(world.url + path, { maxRedirects: 0 });
+      const answer = await window.request.get(world.url + path);
       const status = answer.status();
       if (status < 200 || (status >= 300 && status < 400) || refused.has(status)) continue;
       if (status >= 400) refused.add(status);
-      const part = 1 + (pages.length % PARTS.length);
-      pages.push({ who, window, part, path, html: await answer.text(), refused: status >= 400 });
+      pages.push({ who, path, html: await answer.text(), refused: status >= 400 });
     }
     expect(pages.filter((page) => page.who === who && !page.refused).length).toBeGreaterThan(4);
   }
@@ -117,7 +115,7 @@ function ofNewShape(pages: SeenPage[]): SeenPage[] {
 }
 
 async function openedBy(world: World, who: string): Promise<Page> {
-  const page = who === 'nobody' ? await world.window() : await world.as(who);
+  const page = who === 'nobody' ? await world.window() : await world.as(who, { at: null });
   await page.emulateMedia({ reducedMotion: 'reduce', colorScheme: 'light' });
   return page;
 }
@@ -131,8 +129,13 @@ async function problemsOf(page: Page): Promise<string[]> {
     await page.evaluate(dress, theme);
     const over = await tooWide(page);
     if (over !== null) found.add(`is too wide at ${width}: ${over}`);
-    const all = width === 1280 || width === 360;
-    for (const { rule, impact, places } of await findingsOf(page, all ? TAGS : OF_WIDTH))
+    const whole = width === 1280 || width === 360;
+    if (!asked.has(width)) asked.set(width, new Set());
+    await newParts(page, asked.get(width) ?? new Set());
+    for (const { rule, impact, places } of [
+      ...(whole ? await findingsOf(page, TAGS, [...OF_LOOKS, ...OF_WIDTH]) : []),
+      ...(await findingsIn(page, whole ? [...OF_LOOKS, ...OF_WIDTH] : OF_WIDTH))
+    ])
       if (impact !== 'minor') found.add(`${rule}: ${places.join(' | ')} (${width})`);
   }
   await page.evaluate(spaceText);

@@ -6,8 +6,7 @@ const title = (page: Asked) => page.getByRole('heading', { level: 1 });
 const REPORT = 'Field report, rock pools after the storm';
 
 test('every door leads to the same assignment', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, REPORT);
+  const ilse = await world.as('ilse', { work: REPORT });
   await expect(title(ilse)).toHaveText(REPORT);
   const address = ilse.url();
   const through = async (door: () => Promise<void>) => {
@@ -101,7 +100,7 @@ test('the Desk keeps itself current: what the teacher returns appears without a 
   const ilse = await world.as('ilse');
   const second = await ilse.context().newPage();
   await second.goto(`${world.url}/desk`);
-  const lev = await world.as('lev');
+  const lev = await world.plain('lev');
   await openFromList(lev, 'Ilse Varga.*Box plots');
   await lev.getByLabel('Points of 10').fill('9');
   await lev.getByRole('button', { name: 'Return as settled' }).click();

@@ -22,8 +22,7 @@ async function close(page: Page) {
 test('a form of activities is filled over three sittings with what shows them, the teacher fills their part, and one answer is mended and compared', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, SHIFTS);
+  const ilse = await world.as('ilse', { work: SHIFTS });
   let dialog = await goOn(ilse);
   await dialog.getByRole('button', { name: 'Add activity 2' }).click();
   await dialog.getByLabel('hours').nth(1).fill('3');
@@ -87,8 +86,7 @@ test('a form of activities is filled over three sittings with what shows them, t
 });
 
 test('a starter that was filled in elsewhere is read back into the copy, which takes its place', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Reading log, chapters four to seven');
+  const ilse = await world.as('ilse', { work: 'Reading log, chapters four to seven' });
   const filled = new Document({
     sections: [
       {
@@ -134,8 +132,7 @@ test('a starter that was filled in elsewhere is read back into the copy, which t
 });
 
 test('a document with a table and a picture comes into a page and goes out as one', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Build log, week by week');
+  const ilse = await world.as('ilse', { work: 'Build log, week by week' });
   await ilse.getByRole('button', { name: 'Write it here into Also' }).click();
   await ilse.getByLabel('Name of the page').fill('Planks');
   await ilse.getByRole('button', { name: 'Begin to write' }).click();

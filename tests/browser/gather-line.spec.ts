@@ -1,7 +1,7 @@
 import type { Locator } from '@playwright/test';
 import { piecesIn, place } from './gathering';
 import { largeFile } from './large-file';
-import { expect, openFromList, test } from './world';
+import { expect, test } from './world';
 
 const MEGABYTE = 1_000_000;
 /** How far a file on its way is, in percent, as its row says. */
@@ -13,8 +13,7 @@ test.describe('a long recording on a bad line', () => {
   test('40 MB go on where they stopped when the line is cut and when the server dies', async ({ world }) => {
     test.setTimeout(300_000);
     const { path, sha256 } = largeFile('harbour-bell.bin', 40);
-    const ilse = await world.as('ilse');
-    await openFromList(ilse, 'Field report, rock pools');
+    const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
     /** Where each stretch of bytes began, as the browser sent it. */
     const began: number[] = [];
     ilse.on('request', (request) => {
@@ -48,8 +47,7 @@ test.describe('a long recording on a bad line', () => {
 
   test('one can pause, close the page, and choose the file again later', async ({ world }) => {
     const { path } = largeFile('reading-aloud.bin', 40);
-    const ilse = await world.as('ilse');
-    await openFromList(ilse, 'Field report, rock pools');
+    const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
     const also = place(ilse, 'Also');
     await ilse.getByLabel('Add files to Also').setInputFiles(path);
     const moving = also.getByRole('listitem', { name: 'reading-aloud.bin, on its way' });

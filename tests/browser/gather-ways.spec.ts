@@ -1,9 +1,8 @@
 import { drop, paste, photograph, piecesIn, place } from './gathering';
-import { expect, expectAccessible, file, openFromList, submit, test } from './world';
+import { expect, expectAccessible, file, submit, test } from './world';
 
 test('every way of bringing a piece: browse, drop, paste, the Shelf, a link, a store elsewhere', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const photographs = piecesIn(ilse, 'Photographs');
 
   await ilse
@@ -60,8 +59,7 @@ test('every way of bringing a piece: browse, drop, paste, the Shelf, a link, a s
 });
 
 test('eleven photographs are too many: six are taken, and one PDF is made of all eleven', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const eleven = await Promise.all(Array.from({ length: 11 }, (_, i) => photograph(`pool-${i + 1}.jpg`)));
   await drop(place(ilse, 'Photographs'), { files: eleven });
   await expect(piecesIn(ilse, 'Photographs')).toHaveCount(6);
@@ -82,8 +80,7 @@ test('eleven photographs are too many: six are taken, and one PDF is made of all
 });
 
 test('photographs that are too large are made smaller, seen before and after', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const sketch = place(ilse, 'Field sketch');
   await ilse.getByLabel('Add files to Field sketch').setInputFiles(await photograph('large.jpg', 900, true));
   await expect(piecesIn(ilse, 'Field sketch')).toHaveText(['large.jpg']);
@@ -97,8 +94,7 @@ test('photographs that are too large are made smaller, seen before and after', a
 });
 
 test('what cannot be taken is said file by file, and nothing else is lost', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const sketch = place(ilse, 'Field sketch');
   const archive = Buffer.concat([Buffer.from('PK\x03\x04'), Buffer.alloc(60)]);
   await ilse.getByLabel('Add files to Field sketch').setInputFiles([

@@ -4,8 +4,7 @@ import { expect, openFromList, submit, test } from './world';
 test('a piece is looked at in place, named as the brief wants, moved and noted; the teacher reads it all', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const main = ilse.getByRole('main');
   await main.getByRole('button', { name: 'Look at pool-counts.csv here' }).click();
   await expect(main.getByRole('columnheader', { name: 'species' })).toBeVisible();
@@ -37,8 +36,7 @@ test('a piece is looked at in place, named as the brief wants, moved and noted; 
 });
 
 test('pieces are dragged into another order by their grips, once a pointer has come near', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const main = ilse.getByRole('main');
   await ilse
     .getByLabel('Add files to Photographs')
@@ -63,8 +61,7 @@ test('pieces are dragged into another order by their grips, once a pointer has c
 });
 
 test('what is being looked at when the connection breaks can be tried again', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const main = ilse.getByRole('main');
   await expect(main.getByRole('button', { name: 'Look at pool-counts.csv here' })).toBeVisible();
   await ilse.context().setOffline(true);

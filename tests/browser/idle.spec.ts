@@ -1,12 +1,11 @@
 import { expect, openFromList, test } from './world';
 
 /** Long enough for anything that reads itself over and over: those that did asked several times a second. */
-const WATCHED = 10_000;
-const SETTLES = 4000;
+const WATCHED = 6000;
+const SETTLES = 3000;
 
 test('pages that are left open ask for nothing while nothing changes', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const odile = await world.as('odile', { at: '/marking' });
   await openFromList(odile, 'Field report');
   await expect(odile.getByText('Return round 1')).toBeVisible();

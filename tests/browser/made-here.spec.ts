@@ -5,8 +5,7 @@ import { piecesIn, place } from './gathering';
 test('a voice is recorded in its place, heard by the teacher, passed, and stands among the grades', async ({
   world
 }) => {
-  const ilse = await world.as('ilse', { permissions: ['microphone'] });
-  await openFromList(ilse, 'Build log, week by week');
+  const ilse = await world.as('ilse', { permissions: ['microphone'], work: 'Build log, week by week' });
   await expect(ilse.getByText('Next: submit round 2')).toBeVisible();
   const studio = await openStudio(ilse, 'Recording');
   await studio.getByRole('button', { name: 'Begin' }).click();
@@ -82,9 +81,9 @@ test('a recording whose tab is killed loses two seconds at most, is gone on with
   const ilse = await world.as('ilse', {
     permissions: ['microphone'],
     viewport: { width: 360, height: 780 },
-    hasTouch: true
+    hasTouch: true,
+    work: 'Build log, week by week'
   });
-  await openFromList(ilse, 'Build log, week by week');
   const studio = await openStudio(ilse, 'Recording');
   await studio.getByRole('button', { name: 'Begin' }).tap();
   await expect(studio.getByRole('timer')).toHaveText(/([4-9]|\d\d) s/);
@@ -159,8 +158,7 @@ async function openStudio(page: Page, title: string) {
 }
 
 test('files that are chosen before the scripts have come are taken when they do', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Zonation diagram');
+  const ilse = await world.as('ilse', { work: 'Zonation diagram' });
   await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
   const open = await holdScripts(ilse);
   await ilse.reload({ waitUntil: 'commit' });
@@ -174,8 +172,7 @@ test('a private change of a draft reads nobody else’s page anew, and a submit 
 }) => {
   const odile = await world.as('odile', { at: '/marking' });
   const robin = await world.as('robin', { at: '/marking' });
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Zonation diagram');
+  const ilse = await world.as('ilse', { work: 'Zonation diagram' });
   await expect(ilse.getByRole('button', { name: /^A link into Diagram/ })).toBeEnabled();
   const asked = new Map<string, number>([
     ['odile', 0],

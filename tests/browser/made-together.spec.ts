@@ -162,7 +162,7 @@ test('a drawing is made by keys and by hand, and says what it shows', async ({ w
 test('a post that is asked for is counted where it is said, lies in its place, and answers stand below what they answer', async ({
   world
 }) => {
-  const casper = await world.as('casper');
+  const casper = await world.plain('casper');
   await openFromList(casper, 'Six knots, at your own pace');
   await casper.getByRole('link', { name: 'The whole class' }).click();
   await casper
@@ -171,8 +171,7 @@ test('a post that is asked for is counted where it is said, lies in its place, a
   await casper.getByRole('button', { name: /^Say it to all/ }).click();
   await expect(casper.getByText('Which of them would you trust')).toBeVisible();
 
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Six knots, at your own pace');
+  const ilse = await world.as('ilse', { work: 'Six knots, at your own pace' });
   const floor = ilse.getByRole('region', { name: 'Open floor, to the whole class' });
   await expect(floor).toContainText('a post on the open floor of at least 10 words');
   await expect(floor).toContainText('Nothing of yours stands on the open floor yet.');
@@ -193,6 +192,7 @@ test('a post that is asked for is counted where it is said, lies in its place, a
   await expectAccessible(ilse);
 
   // Her teacher takes one down; why stands in its place.
+  await casper.reload();
   const post = casper.getByRole('listitem').filter({ hasText: 'The bowline, because it holds' }).last();
   await post.getByText('Take it down …').click();
   await post.getByLabel('Why; it stands in its place').fill('It belongs to another week.');

@@ -62,7 +62,7 @@ test('a teacher marks five works by keyboard alone, and takes the last return ba
 test('a phrase is kept and put in by key; a remark on a sheet of a PDF and on its words is answered by the student', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await openFromList(ilse, 'Field report, rock pools');
   await submit(ilse, /^Submit round 1/);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');

@@ -1,8 +1,8 @@
 import { createServer, type IncomingMessage } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { test } from '@playwright/test';
-import type { PlainPage } from './plain/page';
 import { PlainWindow } from './plain/window';
+import type { PlainPage } from './plain/page';
 import { expect } from './world';
 
 const PAGE = `<title>Shore</title><main>

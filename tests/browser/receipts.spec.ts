@@ -1,12 +1,11 @@
 import { readFileSync } from 'node:fs';
 import JSZip from 'jszip';
-import { expect, expectAccessible, file, openFromList, submit, test } from './world';
+import { expect, expectAccessible, file, submit, test } from './world';
 
 test('a receipt is kept with its round, taken away as a bag, verified by anyone, and an altered one is named', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   await ilse.getByLabel('Add files to Also').setInputFiles(file('tides.txt', 'Low water at noon.'));
   await expect(ilse.getByRole('link', { name: 'tides.txt' })).toBeVisible();
   await submit(ilse, 'Submit round 1: 3 pieces');

@@ -12,8 +12,7 @@ const highlights = (page: Page) => page.evaluate(() => CSS.highlights.get('remar
 test('remarks on a sentence and on a part of a picture are seen in place with the return, and are the list of the next round', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Evidence of your ferry shifts');
+  const ilse = await world.as('ilse', { work: 'Evidence of your ferry shifts' });
   await submit(ilse);
   await expect(ilse.getByRole('complementary')).toContainText('With your teacher');
   const petra = await world.as('petra', { at: '/marking' });

@@ -22,7 +22,7 @@ test('a page that needs a person leads through signing in and back', async ({ wo
 });
 
 test('the theme can be chosen, and stays', async ({ world }) => {
-  const ilse = await world.as('ilse', { colorScheme: 'light' });
+  const ilse = await world.as('ilse', { colorScheme: 'light', at: '/courses' });
   const paper = () => ilse.evaluate(() => getComputedStyle(document.body).backgroundColor);
   const day = await paper();
   await ilse.getByRole('button', { name: 'Night theme' }).click();

@@ -5,8 +5,7 @@ import { expect, expectAccessible, file, openFromList, submit, test } from './wo
 test('a file used in two courses and replaced: rounds keep theirs, packets are offered the newer one', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   await ilse.getByLabel('Add files to Also').setInputFiles(file('map.txt', 'the old map'));
   await expect(piecesIn(ilse, 'Also')).toHaveText(['map.txt']);
   await submit(ilse, /^Submit round 1/);
@@ -77,8 +76,12 @@ test('the Shelf: files come without a packet, show in every open tab, go into th
 });
 
 test('picking by thumb on a narrow screen', async ({ world }) => {
-  const ilse = await world.as('ilse', { viewport: { width: 360, height: 740 }, hasTouch: true, isMobile: true });
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', {
+    viewport: { width: 360, height: 740 },
+    hasTouch: true,
+    isMobile: true,
+    work: 'Field report, rock pools'
+  });
   const also = place(ilse, 'Also');
   await also.getByRole('button', { name: 'From the Shelf into Also' }).tap();
   await also.getByText('boxplots.pdf').tap();

@@ -5,8 +5,7 @@ import { expect, expectAccessible, openFromList, test } from './world';
 const main = (page: Asked) => page.getByRole('main');
 
 test('a brief says all that is asked, materials open in place, and steps tick themselves', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Field report, rock pools');
+  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   await expect(main(ilse)).toContainText('40, 20 % of the grade');
   await expect(main(ilse)).toContainText('Each started day late costs 10 % of the points');
   await expect(main(ilse)).toContainText('exactly 1 piece; 800 to 1,200 words; named Varga Field report');
@@ -57,8 +56,7 @@ test('two hundred pages open at once and are paged through, fetching only what i
 });
 
 test('sound and film can be sought in', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Reading log');
+  const ilse = await world.as('ilse', { work: 'Reading log' });
   await main(ilse).locator('summary').filter({ hasText: 'The bell' }).click();
   const bell = main(ilse).getByLabel('The bell in chapter four');
   await expect(bell).toBeVisible();
@@ -97,7 +95,7 @@ test('a teacher writes an assignment with a live preview; students see it when i
   await odile.getByLabel('What to do').fill('Label the sheet.');
   await odile.getByRole('button', { name: 'Set it' }).click();
   await expect(odile.getByRole('heading', { level: 1 })).toHaveText('Seaweed press');
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await openFromList(ilse, 'Seaweed press');
   await expect(main(ilse)).toContainText('Fri 19 Mar, 18:00');
   await expect(main(ilse).getByRole('checkbox', { name: 'Label the sheet.' })).toBeVisible();
@@ -150,7 +148,7 @@ test('changing a date after students have begun says whom it concerns, and tells
   await odile.getByRole('button', { name: 'Change it and tell them' }).click();
   await expect(odile.getByRole('heading', { level: 1 })).not.toContainText('Change');
   await expect(main(odile)).toContainText('Fri 12 Mar, 18:00');
-  const ilse = await world.as('ilse');
+  const ilse = await world.plain('ilse');
   await expect(
     main(ilse)
       .getByRole('link', { name: /Field report/ })
@@ -166,7 +164,7 @@ test('the outline is rearranged by keyboard, and a notice reaches every Desk', a
   await expect(up).toBeEnabled();
   await up.press('Enter');
   await expect(odile.getByRole('status').filter({ hasText: 'is now number 1' })).toBeAttached();
-  const ilse = await world.as('ilse', { at: '/courses/tidal-ecology' });
+  const ilse = await world.plain('ilse', '/courses/tidal-ecology');
   const items = main(ilse).getByRole('listitem');
   await expect(items.filter({ hasText: 'Field report' }).first()).toBeVisible();
   const order = await items.allInnerTexts();

@@ -24,9 +24,10 @@ export interface World {
   /**
    * Opens a browser window of a person who is signed in.
    *
-   * @param options `at`: where it begins, the Desk where it is not given; null where nothing is opened yet
+   * @param options `at`: where it begins, the Desk where it is not given; null where nothing is opened yet. `work`: it begins at
+   *   the assignment whose title begins so
    */
-  as(handle: string, options?: BrowserContextOptions & { at?: string | null }): Promise<Page>;
+  as(handle: string, options?: BrowserContextOptions & { at?: string | null; work?: string }): Promise<Page>;
   /**
    * Opens a window without a browser, of a person who is signed in or of nobody: for what the server says and takes. What only
    * a browser can show needs `as`.
@@ -181,11 +182,13 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     url,
     window,
     at: (moment) => server.at(moment),
-    async as(handle, { at = '', ...options } = {}) {
+    async as(handle, { at = '', work, ...options } = {}) {
       const page = await window(options);
       const value = await openSession(handle);
       await page.context().addCookies([{ name: COOKIE, value, url, httpOnly: true, sameSite: 'Lax' }]);
-      if (at !== null) await page.goto(url + at);
+      const [asked] = work === undefined ? [] : await query(database, WORK, [work]);
+      if (asked) await page.goto(`${url}/assignments/${String(asked.id)}`);
+      else if (at !== null) await page.goto(url + at);
       return page;
     },
     async plain(handle, at = '/') {
@@ -202,6 +205,7 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
   };
 }
 
+const WORK = "select id from assignments where title like $1 || '%'";
 const COOKIE = 'vendro_session';
 const OPEN_SESSION = `
   insert into sessions (token_hash, person_id, created_at, seen_at, expires_at)

@@ -152,8 +152,7 @@ test('a teacher makes a starter of a document, a student answers it in two sitti
   await petra.getByRole('button', { name: 'Keep the starter' }).click();
   await expect(petra.getByText('It is kept.')).toBeVisible();
 
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Evidence of your ferry shifts');
+  const ilse = await world.as('ilse', { work: 'Evidence of your ferry shifts' });
   await ilse.getByRole('button', { name: 'Fill in the starter into Reflection' }).click();
   await ilse.getByRole('button', { name: 'Take your copy of the starter' }).click();
   const dialog = ilse.getByRole('dialog', { name: /Evidence of your ferry shifts/ });
@@ -188,8 +187,7 @@ test('a teacher makes a starter of a document, a student answers it in two sitti
 test('the checks speak while one writes; a prompt is mended after taking back and compared; what a correction takes away is its writer’s to choose', async ({
   world
 }) => {
-  const ilse = await world.as('ilse');
-  await openFromList(ilse, 'Reading log, chapters four to seven');
+  const ilse = await world.as('ilse', { work: 'Reading log, chapters four to seven' });
   const dialog = ilse.getByRole('dialog', { name: 'Log, Ilse Varga.md' });
   const goOn = () => place(ilse, 'Log').getByRole('button', { name: 'Go on writing' }).click();
   const close = () => dialog.getByRole('button', { name: 'Close; every word is kept' }).click();

@@ -18,6 +18,7 @@ export interface RoleOptions {
   name?: Wanted;
   exact?: boolean;
   level?: number;
+  pressed?: boolean;
 }
 
 interface Upload {
@@ -36,11 +37,11 @@ export class PlainLocator {
     readonly said: string
   ) {}
 
-  getByRole(role: string, { name, exact = false, level }: RoleOptions = {}): PlainLocator {
+  getByRole(role: string, { name, exact = false, level, pressed }: RoleOptions = {}): PlainLocator {
     const isIt = (each: Element) =>
       isShown(each) && (name === undefined || says(accessibleName(each), name, exact)) && isNamedIfNeeded(each, role);
     return this.below(
-      (within) => queryAllByRole(within as HTMLElement, role as ByRoleMatcher, { hidden: true, level }).filter(isIt),
+      (within) => queryAllByRole(within as HTMLElement, role as ByRoleMatcher, { hidden: true, level, pressed }).filter(isIt),
       `${role} ${String(name ?? '')}`
     );
   }

@@ -26,6 +26,11 @@ export function verdictWords(verdict: Verdict): string {
   return LONG[verdict];
 }
 
+/** Why a link was not added, where the page itself has no room to show what was met there. */
+export function doubtWords(verdict: Verdict): string {
+  return `${SHORT[verdict]}. ${LONG[verdict]} Nothing was added; what you typed is still here. To keep it all the same, say so beside it and add it again.`;
+}
+
 /** How many links a document holds, and how many of them do not open for everyone. */
 export function insideText(links: ReadonlyArray<{ verdict: Verdict | null }>): string {
   const count = links.length === 1 ? '1 link inside' : `${links.length} links inside`;

@@ -34,7 +34,7 @@
       }
       if (result.type === 'failure') {
         doubt = (result.data?.doubt as typeof doubt) ?? null;
-        problem = typeof result.data?.problem === 'string' ? result.data.problem : '';
+        problem = doubt === null && typeof result.data?.problem === 'string' ? result.data.problem : '';
       } else problem = 'The connection broke, so nothing was added. What you typed is still here.';
     };
   };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { doubtWords } from '$core/links/words';
 import { wordsOfRefusal, type RefusalCode } from '$core/refusals/registry';
 import type { Actor } from '$core/people/policy';
 import { config } from '$server/config';
@@ -75,7 +76,7 @@ export const gatherActions = {
         key: `${key} ${link.url}`.slice(0, 80)
       }),
     {
-      words: ({ why }) => (why === 'not-fine' ? '' : words(why)),
+      words: (refusal) => (refusal.why === 'not-fine' ? doubtWords(refusal.look.verdict) : words(refusal.why)),
       with: (refusal) => (refusal.why === 'not-fine' ? { doubt: { url: refusal.url, look: refusal.look } } : {})
     }
   ),

@@ -1,0 +1,73 @@
+import type { Page } from '@playwright/test';
+
+/**
+ * What of a page as it stands was not there on pages before it, for tools that read colours and sizes: a page is mostly made
+ * of what others are made of, and what was asked of those need not be asked again.
+ *
+ * The parts are laid down on the page (`window.parts`), for `findingsIn` to read.
+ *
+ * @param known kinds of parts that were asked; those of this page are among them afterwards
+ * @returns how many parts there are
+ */
+export async function newParts(page: Page, known: Set<number>): Promise<number> {
+  const kinds = await page.evaluate(kindsOnPage);
+  const places = kinds.flatMap((kind, place) => (known.has(kind) ? [] : [place]));
+  for (const kind of kinds) known.add(kind);
+  return page.evaluate(layDownParts, places);
+}
+
+/**
+ * The kind of each element, in the order of the document: a number that stands for what it is, how it looks, whether it says
+ * anything, and for the kinds of all that it lies in. Two elements of one kind differ in what they say and in their place.
+ */
+function kindsOnPage(): number[] {
+  const says = (element: Element) =>
+    [...element.childNodes].some((node) => node.nodeType === Node.TEXT_NODE && node.nodeValue?.trim() !== '');
+  const looks = (element: Element) => {
+    const { color, backgroundColor, backgroundImage, fontSize, fontWeight, opacity } = getComputedStyle(element);
+    const { width, height } = element.getBoundingClientRect();
+    const image = backgroundImage === 'none' ? '' : 'image';
+    const visible = element.checkVisibility({ opacityProperty: true, visibilityProperty: true });
+    return [color, backgroundColor, image, fontSize, fontWeight, opacity, visible, width < 24, height < 24].join();
+  };
+  const state = (element: Element) =>
+    element instanceof HTMLInputElement ? `${element.type}${element.checked}${element.value === ''}` : '';
+  /** 53 bits of it (cyrb53): among the ten thousand kinds of a run no two are likely to meet. */
+  const hash = (text: string) => {
+    let [a, b] = [0xdeadbeef, 0x41c6ce57];
+    for (let i = 0; i < text.length; i++) {
+      const code = text.charCodeAt(i);
+      a = Math.imul(a ^ code, 2654435761);
+      b = Math.imul(b ^ code, 1597334677);
+    }
+    a = Math.imul(a ^ (a >>> 16), 2246822507) ^ Math.imul(b ^ (b >>> 13), 3266489909);
+    b = Math.imul(b ^ (b >>> 16), 2246822507) ^ Math.imul(a ^ (a >>> 13), 3266489909);
+    return 4294967296 * (2097151 & b) + (a >>> 0);
+  };
+  const kindOf = new Map<Element | null, number>([[null, 0]]);
+  window.parts = [...document.querySelectorAll('body, body *')];
+  return window.parts.map((element) => {
+    const named = `${element.localName} ${element.getAttribute('class') ?? ''} ${element.getAttribute('role') ?? ''}`;
+    const own = [named, looks(element), says(element), state(element)].join('|');
+    const kind = hash(`${kindOf.get(element.parentElement) ?? 0}>${own}`);
+    kindOf.set(element, kind);
+    return kind;
+  });
+}
+
+/** The elements of these places, those alone that lie in none of the others. */
+function layDownParts(places: number[]): number {
+  const chosen = new Set(places.flatMap((place) => window.parts[place] ?? []));
+  window.parts = [...chosen].filter((part) => {
+    for (let each = part.parentElement; each; each = each.parentElement) if (chosen.has(each)) return false;
+    return true;
+  });
+  return window.parts.length;
+}
+
+declare global {
+  interface Window {
+    /** What is asked of the page that stands there. */
+    parts: Element[];
+  }
+}

@@ -199,7 +199,13 @@ test('submit pressed offline is said to have failed, keeps everything, and makes
   // A link leads nowhere now, and takes nothing away.
   await ilse.getByRole('link', { name: 'Courses' }).click();
   await expect(ilse.getByText('this page stays open')).toBeVisible();
-  await expect(ilse.getByLabel('A note that travels with round 1')).toHaveValue('Written on the ferry.');
+  await ilse.getByRole('link', { name: 'Search', exact: true }).click();
+  const unfetched = ilse.getByRole('alert').filter({ hasText: 'What searches could not be fetched just now' });
+  await expect(unfetched).toBeVisible();
+  await ilse.getByLabel('A note that travels with round 1').press('End');
+  await ilse.keyboard.type(' Late.');
+  await unfetched.getByRole('button', { name: 'Close' }).click();
+  await expect(ilse.getByLabel('A note that travels with round 1')).toHaveValue('Written on the ferry. Late.');
   await ilse.context().setOffline(false);
   await expect(ilse.getByText('this page stays open')).toBeHidden();
   await submit(ilse, 'Submit round 1: 1 piece');

@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
-import { bringAxe, findingsIn, findingsOf } from './axe';
+import { bringAxe, findingsOf } from './axe';
 import { invalidMarkup } from './markup';
-import { newParts } from './new-parts';
+import { findingsAnew } from './new-parts';
 import { pageAddresses } from './page-addresses';
 import { shapeOf } from './shape';
 import { expect, test, type World } from './world';
@@ -11,12 +11,6 @@ const PEOPLE = ['nobody', 'ilse', 'odile', 'casper', 'petra', 'henrik', 'isolde'
 /** CSS pixels: a desk, the same at 200 % and 400 % zoom, and a phone (WCAG 1.4.10). */
 const WIDTHS = [1280, 640, 360, 320] as const;
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'];
-/** What depends on colours and sizes: it is asked of those parts alone that no page before had, at that width and in that theme. */
-const OF_LOOKS = ['color-contrast'];
-const OF_WIDTH = ['target-size', 'scrollable-region-focusable'];
-/** By width, the kinds of parts that were asked. */
-const asked = new Map<number, Set<number>>();
-
 /**
  * Every page of everybody, by tools that nobody here wrote: its markup by two validators; by day and by night what axe calls
  * moderate or worse; at each width whether it fits, also with the spacing of text that readers may set (WCAG 1.4.12).
@@ -71,6 +65,19 @@ test('what is faint, small or nameless is found', async ({ page }) => {
   await bringAxe(page);
   const found = new Map((await findingsOf(page, TAGS)).map(({ rule, places }) => [rule, places.length]));
   expect([found.get('color-contrast'), found.get('button-name'), found.get('target-size')]).toEqual([2, 1, 2]);
+});
+
+test('what looks as before is not asked again, and what looks otherwise is', async ({ page }) => {
+  const faint = async (...colours: string[]) => {
+    const said = colours.map((colour) => `<p style="color: ${colour}">Said</p>`).join('');
+    await page.setContent(`<main style="background: white">${said}</main>`);
+    await bringAxe(page);
+    const found = await findingsAnew(page, TAGS);
+    return found.filter(({ rule }) => rule === 'color-contrast').flatMap(({ places }) => places).length;
+  };
+  expect(await faint('#aaaaaa', '#aaaaaa')).toBe(2);
+  expect(await faint('#aaaaaa', '#333333')).toBe(0);
+  expect(await faint('#aaaaaa', '#bbbbbb')).toBe(1);
 });
 
 /** A bar of rooms that says of many tidings is as wide as it gets. */
@@ -130,12 +137,7 @@ async function problemsOf(page: Page): Promise<string[]> {
     const over = await tooWide(page);
     if (over !== null) found.add(`is too wide at ${width}: ${over}`);
     const whole = width === 1280 || width === 360;
-    if (!asked.has(width)) asked.set(width, new Set());
-    await newParts(page, asked.get(width) ?? new Set());
-    for (const { rule, impact, places } of [
-      ...(whole ? await findingsOf(page, TAGS, [...OF_LOOKS, ...OF_WIDTH]) : []),
-      ...(await findingsIn(page, whole ? [...OF_LOOKS, ...OF_WIDTH] : OF_WIDTH))
-    ])
+    for (const { rule, impact, places } of await findingsAnew(page, whole ? TAGS : []))
       if (impact !== 'minor') found.add(`${rule}: ${places.join(' | ')} (${width})`);
   }
   await page.evaluate(spaceText);

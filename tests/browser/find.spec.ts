@@ -1,4 +1,4 @@
-import type { Asked } from './plain/page';
+import type { Asked, Opened } from './plain/page';
 import { expect, openFromList, test } from './world';
 
 const main = (page: Asked) => page.getByRole('main');
@@ -6,46 +6,38 @@ const title = (page: Asked) => page.getByRole('heading', { level: 1 });
 const REPORT = 'Field report, rock pools after the storm';
 
 test('every door leads to the same assignment', async ({ world }) => {
-  const ilse = await world.as('ilse', { work: REPORT });
-  await expect(title(ilse)).toHaveText(REPORT);
+  const ilse = await world.plain('ilse');
+  await openFromList(ilse, REPORT);
   const address = ilse.url();
-  const through = async (door: () => Promise<void>) => {
-    await ilse.goto(`${world.url}/desk`);
-    await door();
-    await expect(title(ilse)).toHaveText(REPORT);
-    expect(ilse.url()).toBe(address);
+  const arrived = async (page: Opened) => {
+    await expect(title(page)).toHaveText(REPORT);
+    expect(page.url()).toBe(address);
+    await page.goto(`${world.url}/desk`);
   };
-  await through(async () => {
-    await ilse
-      .getByRole('navigation', { name: /Runway/ })
-      .getByRole('link', { name: new RegExp(`^${REPORT}`) })
-      .click();
-  });
-  await through(async () => {
-    await ilse.getByRole('link', { name: 'Courses' }).click();
-    // The Desk names its courses too, and stands until the list has come.
-    await expect(title(ilse)).toHaveText('Courses');
-    await openFromList(ilse, 'Tidal Ecology');
-    await expect(title(ilse)).toHaveText('Tidal Ecology');
-    await openFromList(ilse, REPORT);
-  });
-  await through(async () => {
-    await ilse.getByRole('link', { name: 'All open work, on one list' }).click();
-    await openFromList(ilse, REPORT);
-  });
-  await through(async () => {
-    // Keys are listened to once scripts run; the ribbon is drawn by them.
-    const ribbon = ilse.getByRole('navigation', { name: /Runway/ });
-    await expect(ribbon.getByRole('link', { name: new RegExp(`^${REPORT}`) })).toBeVisible();
-    await ilse.keyboard.press('/');
-    await ilse.keyboard.type('rokc pools');
-    await expect(ilse.getByRole('option', { name: new RegExp(REPORT) })).toHaveAttribute('aria-selected', 'true');
-    await ilse.keyboard.press('Enter');
-  });
-  await through(async () => {
-    await ilse.goto(`${world.url}/search?q=limpet`);
-    await openFromList(ilse, REPORT);
-  });
+  await arrived(ilse);
+  await ilse.getByRole('link', { name: 'Courses' }).click();
+  await openFromList(ilse, 'Tidal Ecology');
+  await expect(title(ilse)).toHaveText('Tidal Ecology');
+  await openFromList(ilse, REPORT);
+  await arrived(ilse);
+  await ilse.getByRole('link', { name: 'All open work, on one list' }).click();
+  await openFromList(ilse, REPORT);
+  await arrived(ilse);
+  await ilse.goto(`${world.url}/search?q=limpet`);
+  await openFromList(ilse, REPORT);
+  await arrived(ilse);
+
+  // Keys are listened to once scripts run; the ribbon is drawn by them.
+  const alive = await world.as('ilse', { at: '/desk' });
+  const ribbon = alive.getByRole('navigation', { name: /Runway/ });
+  await ribbon.getByRole('link', { name: new RegExp(`^${REPORT}`) }).click();
+  await arrived(alive);
+  await expect(ribbon.getByRole('link', { name: new RegExp(`^${REPORT}`) })).toBeVisible();
+  await alive.keyboard.press('/');
+  await alive.keyboard.type('rokc pools');
+  await expect(alive.getByRole('option', { name: new RegExp(REPORT) })).toHaveAttribute('aria-selected', 'true');
+  await alive.keyboard.press('Enter');
+  await arrived(alive);
 });
 
 test('the way back leads to the list and the place one came from', async ({ world }) => {

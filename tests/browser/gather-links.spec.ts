@@ -1,4 +1,4 @@
-import { place } from './gathering';
+import { addFiles, place } from './gathering';
 import type { PlainPage } from './plain/page';
 import { expect, expectAccessible, file, openFromList, submit, test } from './world';
 
@@ -54,14 +54,15 @@ test('a page is looked at before its link is added; a doubtful one is kept only 
 });
 
 test('links inside a document are looked at like any other', async ({ world }) => {
-  const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
+  const ilse = await world.plain('ilse');
+  await openFromList(ilse, 'Field report, rock pools');
   const also = place(ilse, 'Also');
   const notes = `[mine](${world.site('/notebooks/own-tab')}), then ${world.site('/club/lab-book')}.`;
-  await ilse.getByLabel('Add files to Also').setInputFiles(file('notes.md', notes));
+  await addFiles(ilse, 'Also', file('notes.md', notes));
   const inside = also.getByText('2 links inside; one of them: asks to sign in');
+  await expect(inside).toBeVisible();
   await inside.click();
   await expect(also.getByRole('link', { name: /lab-book/ })).toBeVisible();
-  await expectAccessible(ilse);
 });
 
 test('work on a site of one’s own: the link is held against the site that was declared', async ({ world }) => {

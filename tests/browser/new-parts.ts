@@ -1,4 +1,29 @@
 import type { Page } from '@playwright/test';
+import { findingsIn, findingsOf, type Finding } from './axe';
+
+/** What depends on how parts look: three quarters of what axe costs, and the same for parts that look the same. */
+const OF_SIZES = ['target-size'];
+const OF_LOOKS = ['color-contrast', ...OF_SIZES];
+/** What depends on width, and on how much there is to read. */
+const OF_ROOM = ['scrollable-region-focusable'];
+
+/** By width, the kinds of parts that were asked in this process. */
+const asked = new Map<number, Set<number>>();
+
+/**
+ * What axe finds on the page as it stands, after `bringAxe`; what depends on looks in those parts alone that no page before it had,
+ * at this width and in this theme.
+ *
+ * @param of tags of rules; none where only what depends on width is asked
+ */
+export async function findingsAnew(page: Page, of: readonly string[]): Promise<Finding[]> {
+  const width = page.viewportSize()?.width ?? 0;
+  const known = asked.get(width) ?? new Set();
+  asked.set(width, known);
+  await newParts(page, known);
+  const whole = await findingsOf(page, of.length > 0 ? of : OF_ROOM, OF_LOOKS);
+  return [...whole, ...(await findingsIn(page, of.length > 0 ? OF_LOOKS : OF_SIZES))];
+}
 
 /**
  * What of a page as it stands was not there on pages before it, for tools that read colours and sizes: a page is mostly made
@@ -9,7 +34,7 @@ import type { Page } from '@playwright/test';
  * @param known kinds of parts that were asked; those of this page are among them afterwards
  * @returns how many parts there are
  */
-export async function newParts(page: Page, known: Set<number>): Promise<number> {
+async function newParts(page: Page, known: Set<number>): Promise<number> {
   const kinds = await page.evaluate(kindsOnPage);
   const places = kinds.flatMap((kind, place) => (known.has(kind) ? [] : [place]));
   for (const kind of kinds) known.add(kind);

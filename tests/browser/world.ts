@@ -7,10 +7,11 @@ import {
   type Page
 } from '@playwright/test';
 import { freePort } from '../../scripts/lib/ports.mjs';
-import { bringAxe, findingsOf } from './axe';
+import { bringAxe } from './axe';
 import { NOW } from './global-setup';
 import { openLine, type Line } from './line';
 import { expectPlain } from './plain/expect';
+import { findingsAnew } from './new-parts';
 import { PlainLocator } from './plain/locator';
 import type { Asked, Opened, PlainPage, PlainPageExpectations } from './plain/page';
 import { PlainWindow } from './plain/window';
@@ -102,7 +103,7 @@ type Expect = ((actual: PlainPage) => PlainPageExpectations) & typeof ofBrowser;
 /** Nothing that axe calls serious or critical stands on the page. */
 export async function expectAccessible(page: Page): Promise<void> {
   await bringAxe(page);
-  const found = await findingsOf(page, ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
+  const found = await findingsAnew(page, ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
   const grave = found.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(grave.map(({ rule, places }) => `${rule}: ${places.join(', ')}`)).toEqual([]);
 }

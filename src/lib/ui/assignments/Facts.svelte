@@ -132,6 +132,8 @@
           <dd class="mt-1">
             {#await import('./LateCurve.svelte') then { default: LateCurve }}
               <LateCurve due={terms.due} closes={terms.closes} policy={terms.late} {courseZone} />
+            {:catch}
+              <!-- Without the line: the words above say the same. -->
             {/await}
           </dd>
         {/if}

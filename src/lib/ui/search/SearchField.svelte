@@ -39,6 +39,13 @@
     }
   }
 
+  /** What does not come takes no key away from what stands there. */
+  function panel() {
+    const coming = import('./SearchPanel.svelte');
+    coming.catch(() => (loaded = true));
+    return coming;
+  }
+
   /** Hands over what was typed early, once. */
   function take(): string {
     loaded = true;
@@ -61,10 +68,21 @@
   <kbd class="rounded border border-current/50 px-1.5 text-xs max-lg:hidden" aria-hidden="true">/</kbd>
 </a>
 {#if open}
-  {#await import('./SearchPanel.svelte') then { default: SearchPanel }}
+  {#await panel() then { default: SearchPanel }}
     <SearchPanel {person} {ask} {take} close={() => (open = false)} shortcuts={() => (keys = true)} />
-  {/await}
+  {:catch}{@render unfetched('What searches', () => (open = false))}{/await}
 {/if}
 {#if keys}
-  {#await import('./Shortcuts.svelte') then { default: Shortcuts }}<Shortcuts close={() => (keys = false)} />{/await}
+  {#await import('./Shortcuts.svelte') then { default: Shortcuts }}
+    <Shortcuts close={() => (keys = false)} />
+  {:catch}{@render unfetched('The sheet of keys', () => (keys = false))}{/await}
 {/if}
+{#snippet unfetched(what: string, close: () => void)}
+  <p
+    role="alert"
+    class="fixed inset-x-4 top-16 z-50 mx-auto flex max-w-lg flex-wrap items-center gap-3 rounded bg-base-100 p-3 text-base-content shadow"
+  >
+    {what} could not be fetched just now. Try again when the line is back.
+    <button type="button" class="btn btn-sm" onclick={close}>Close</button>
+  </p>
+{/snippet}

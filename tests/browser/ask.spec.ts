@@ -118,6 +118,7 @@ test('each person chooses what comes by mail; an aside of the course belongs to 
   await expect(ilse.getByLabel('A round came in')).toHaveCount(0);
   await ilse.getByLabel('A notice to a course').check();
   await ilse.getByRole('button', { name: 'Keep' }).click();
+  await expectAccessible(ilse);
   await expect(ilse.getByLabel('A notice to a course')).toBeChecked();
 
   await ilse.goto(`${world.url}/courses/tidal-ecology/aside`);
@@ -125,6 +126,7 @@ test('each person chooses what comes by mail; an aside of the course belongs to 
   const odile = await world.plain('odile', '/courses/tidal-ecology/aside');
   await odile.getByRole('link', { name: /Ilse Varga.*May I miss Friday\?/s }).click();
   await expect(odile.getByRole('heading', { name: 'Aside with Ilse Varga' })).toBeVisible();
+  await expectAccessible(odile);
   await write(odile, 'Write to Ilse Varga', 'Of course', /^Send it to Ilse Varga only$/);
   await expect(ilse.getByText('Of course')).toBeVisible();
 });

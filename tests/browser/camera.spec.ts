@@ -27,6 +27,7 @@ test('the camera takes a sheet that lies before it', async ({ world }) => {
   await expect(dialog.getByText('1 taken.')).toBeVisible({ timeout: 60_000 });
   await dialog.getByRole('button', { name: 'Put the camera away' }).click();
   await expect(dialog.getByRole('img', { name: 'Sheet 1 as it will be' })).toBeVisible({ timeout: 60_000 });
+  await dialog.getByText(/^Read the writing/).click();
   await dialog.getByRole('button', { name: 'Put it into the packet' }).click();
   await expect(dialog).toBeHidden({ timeout: 90_000 });
   await expect(piecesIn(ilse, 'Worked sights')).toHaveText(['Worked sights.pdf']);

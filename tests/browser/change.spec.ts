@@ -98,6 +98,7 @@ test('one round only says so, and is asked back with a reason once marking has b
 
   const asked = odile.getByRole('region', { name: 'The student asks for round 1 back' });
   await expect(asked).toContainText('That was a shopping list.');
+  await expectAccessible(odile);
   await asked.getByRole('button', { name: 'Hand it back' }).click();
   await expect(bar(ilse)).toContainText('With you: your teacher has nothing');
   await takeOut(ilse, 'wrong.txt');

@@ -3,8 +3,9 @@ import { bringAxe, findingsOf } from './axe';
 import { invalidMarkup } from './markup';
 import { findingsAnew } from './new-parts';
 import { pageAddresses } from './page-addresses';
+import type { PlainLocator } from './plain/locator';
 import { shapeOf } from './shape';
-import { expect, test, type World } from './world';
+import { expect, expectAccessible, test, type World } from './world';
 
 /** Everybody who sees pages that others do not. */
 const PEOPLE = ['nobody', 'ilse', 'odile', 'casper', 'petra', 'henrik', 'isolde'];
@@ -78,6 +79,14 @@ test('what looks as before is not asked again, and what looks otherwise is', asy
   expect(await faint('#aaaaaa', '#aaaaaa')).toBe(2);
   expect(await faint('#aaaaaa', '#333333')).toBe(0);
   expect(await faint('#aaaaaa', '#bbbbbb')).toBe(1);
+});
+
+test('what a plain window holds is drawn as it looks, and what is faint there is found', async ({ world }) => {
+  const page = await world.plain('ilse', '/tidings/mail');
+  await expectAccessible(page);
+  const heading = page.getByRole('heading', { level: 1 }) as unknown as PlainLocator;
+  heading.elements()[0]?.setAttribute('style', 'color: #dddddd');
+  await expect(expectAccessible(page)).rejects.toThrow('color-contrast');
 });
 
 /** A bar of rooms that says of many tidings is as wide as it gets. */

@@ -1,9 +1,10 @@
-import { expect, test } from './world';
+import { expect, expectAccessible, test } from './world';
 
 const SUNDAY = '2027-03-14T17:30:00Z';
 
 test('a family’s summary, from the invitation to the mail to its end', async ({ world }) => {
   const ilse = await world.plain('ilse', '/family');
+  await expectAccessible(ilse);
   await ilse.getByLabel('Mail address').fill('aunt@skerrow.example');
   await ilse.getByLabel('Name').fill('Aunt Sigrid');
   await ilse.getByRole('button', { name: 'Invite to the summary' }).click();
@@ -45,11 +46,13 @@ test('a guardian sees the week and no more; whoever supports a student writes to
   const henrik = await world.plain('henrik');
   await expect(henrik).toHaveURL(/\/family$/);
   await expect(henrik.getByRole('heading', { name: 'Ilse Varga' })).toBeVisible();
+  await expectAccessible(henrik);
   for (const path of ['/grades/tidal-ecology', '/courses/tidal-ecology', '/support'])
     await expect.soft((await henrik.request.get(world.url + path)).ok() && path !== '/support').toBe(false);
 
   const robin = await world.plain('robin', '/support');
   await robin.getByRole('link', { name: 'Ilse Varga' }).click();
+  await expectAccessible(robin);
   await robin.getByLabel('Write to Ilse Varga').fill('Shall we sort out the tide gauge together?');
   await robin.getByRole('button', { name: 'Send' }).click();
   const ilse = await world.plain('ilse', '/family');

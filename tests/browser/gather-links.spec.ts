@@ -63,6 +63,7 @@ test('links inside a document are looked at like any other', async ({ world }) =
   await expect(inside).toBeVisible();
   await inside.click();
   await expect(also.getByRole('link', { name: /lab-book/ })).toBeVisible();
+  await expectAccessible(ilse);
 });
 
 test('work on a site of one’s own: the link is held against the site that was declared', async ({ world }) => {

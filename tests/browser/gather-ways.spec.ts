@@ -61,6 +61,7 @@ test('every way of bringing a piece: browse, drop, paste, the Shelf, a link, a s
 test('eleven photographs are too many: six are taken, and one PDF is made of all eleven', async ({ world }) => {
   const ilse = await world.as('ilse', { work: 'Field report, rock pools' });
   const eleven = await Promise.all(Array.from({ length: 11 }, (_, i) => photograph(`pool-${i + 1}.jpg`)));
+  await expect(ilse.getByRole('button', { name: 'From the Shelf into Photographs' })).toBeEnabled();
   await drop(place(ilse, 'Photographs'), { files: eleven });
   await expect(piecesIn(ilse, 'Photographs')).toHaveCount(6);
   await expect(place(ilse, 'Photographs').getByText(/holds as many pieces as the brief takes/)).toHaveCount(5);

@@ -22,6 +22,7 @@ test('each row says where its work is, and why the grade is what it is can be re
     ['Night watch', 'Excused']
   ] as const)
     await expect(row(ilse, title)).toContainText(state);
+  await expectAccessible(ilse);
   await ilse.getByRole('link', { name: 'By due date' }).click();
   await expect(ilse).toHaveURL(/order=date/);
   await course(ilse, 'Tidal Ecology').getByRole('link', { name: /why/i }).click();
@@ -31,6 +32,7 @@ test('each row says where its work is, and why the grade is what it is can be re
   await expect(
     ilse.getByText('On the scale from 0 to 20 that is 15.3; rounded once, to halves, halves up: 15.5.')
   ).toBeVisible();
+  await expectAccessible(ilse);
 });
 
 test('a wish is reached or out of reach, and what is supposed never leaves the page', async ({ world }) => {
@@ -129,6 +131,7 @@ test('a teacher corrects a cell by keyboard, tries a scheme, says a result, and 
   await expect(lev.getByText('waits for the office')).toBeVisible();
 
   await petra.goto(`${world.url}/school/results`);
+  await expectAccessible(petra);
   await petra.getByRole('button', { name: /The register has it/ }).click();
   await expect(petra.getByText(/^Confirmed by Ms Petra Holm/)).toBeVisible();
   const teodors = await world.as('teodor', { at: '/grades/field-statistics' });

@@ -23,9 +23,11 @@ test('a project passes its stages and two offices, with one step back', async ({
   await openFromList(ilse, 'The skiff');
   await expect(bar(ilse)).toContainText('With the Service office');
   await expect(track(ilse).locator('[aria-current="step"]')).toContainText('Trial fit');
+  await expectAccessible(ilse);
 
   // The office sends it back, and has to say why.
   await atDesk(petra, world.url, 'The skiff');
+  await expectAccessible(petra);
   await petra.getByRole('button', { name: 'Back to “Drawings”' }).click();
   await expect(petra.getByRole('alert').first()).toContainText('Say what is missing before it goes back');
   await petra.getByLabel('Remark on the whole').fill('The rudder does not clear the slip.');
@@ -86,6 +88,7 @@ test('hours are claimed, granted, asked about and seen at once', async ({ world 
   await expect(credits.getByRole('row', { name: /Activity 1/ })).toContainText(
     'Partly granted: The way there does not count.'
   );
+  await expectAccessible(ilse);
   await petra.getByRole('button', { name: 'Settle it with what is granted' }).click();
   await expect(bar(ilse)).toContainText('Settled: credits granted');
 });
@@ -169,10 +172,12 @@ test('who waits longer than usual reminds once, hears by when, and is asked to c
   await robin.getByLabel('Where').fill('The reading room');
   await robin.getByRole('button', { name: 'Offer these times' }).click();
   await expect(waits).toContainText('Mx Robin Sato asks you to come by');
+  await expectAccessible(ilse);
   await waits.getByLabel(/11 March 2099|Wed 11 Mar/).check();
   await waits.getByRole('button', { name: 'Answer' }).click();
   await expect(waits).toContainText('Your work stays where it is until then.');
   await expect(robin.getByRole('status').filter({ hasText: /Ilse Varga comes .*The reading room/s })).toBeVisible();
+  await expectAccessible(robin);
   await expect(bar(ilse)).toContainText('With your teacher');
 });
 
@@ -212,6 +217,7 @@ test('classmates read each other’s works without names, and their words are sh
   const said = classmate.getByRole('region', { name: 'What classmates said of yours' });
   await expect(said).toContainText('A classmate');
   await expect(said).toContainText('Clear, and the zero is there.');
+  await expectAccessible(classmate);
 });
 
 test('two teachers at one work: each sees the other, and what was returned is not written over unseen', async ({

@@ -126,6 +126,7 @@ test('another student’s packet is not there, neither its files nor its marking
     const answer = await teodor.goto(world.url + path);
     expect(answer?.status()).toBe(404);
     await expect(teodor.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+    await expectAccessible(teodor);
   }
   const ilse = await world.plain('ilse', null);
   const answer = await ilse.request.get(`${world.url}/files/submitted/${String(piece?.id)}`);
@@ -189,6 +190,7 @@ test('a teacher excuses, extends and accepts in person, each for one student', a
   await alone.getByLabel('Points of 15').fill('14');
   await alone.getByRole('button', { name: 'Accepted in person' }).click();
   await expect(teodor.getByText('14 of 15')).toBeVisible();
+  await expectAccessible(odile);
 });
 
 test('a class is narrowed, sorted, and several of it are acted on at once', async ({ world }) => {

@@ -130,6 +130,7 @@ test('the board as a teacher, as a student, as a classmate; and as CSV', async (
   await odile.getByRole('button', { name: 'With you' }).click();
   await expect(board.getByRole('rowheader', { name: 'Ilse Varga' })).toHaveCount(0);
   await odile.getByRole('button', { name: 'Everything' }).click();
+  await expectAccessible(odile);
   const table = await odile.request.get(
     `${world.url}${await odile.getByRole('link', { name: 'As CSV' }).getAttribute('href')}`
   );
@@ -142,6 +143,7 @@ test('the board as a teacher, as a student, as a classmate; and as CSV', async (
   await ilse.getByText(/^What the class sees of yours: 0 of/).click();
   await ilse.getByRole('button', { name: /^Show where it stands.*Field report/ }).click();
   await expect(ilse.getByText(/^What the class sees of yours: 1 of/)).toBeVisible();
+  await expectAccessible(ilse);
   const teodor = await world.plain('teodor', '/courses/tidal-ecology/board');
   await expect(teodor.getByRole('rowheader', { name: 'Ilse Varga' })).toBeVisible();
   await expect(teodor.getByRole('row', { name: /Ilse Varga/ }).getByRole('img')).toHaveCount(1);
@@ -170,6 +172,7 @@ test('marks are fetched as a table, looked at line by line, and kept all togethe
   await expect(odile.getByRole('button', { name: /^Keep/ })).toHaveCount(0);
   await odile.getByLabel('Or what stands in it').fill(table('12'));
   await odile.getByRole('button', { name: 'Look at what it says' }).click();
+  await expectAccessible(odile);
   await odile.getByRole('button', { name: 'Keep 2 marks' }).click();
   await odile.getByRole('link', { name: /^Field report/ }).click();
   const kept =
@@ -199,4 +202,5 @@ test('a teacher who is away is told on whose clocks a moment is given, and it is
   await expect.poll(kept).toBe('2027-03-20T18:00:00.000Z');
   await odile.goto(here);
   await expect(odile.getByText(/^Goes back by itself/)).toContainText('15:30 (St Johns)');
+  await expectAccessible(odile);
 });

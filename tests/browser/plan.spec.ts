@@ -59,6 +59,7 @@ test('a session is begun and ended with one key, and what it took is known', asy
 
 test('an impossible week is said days ahead, with a question to the teacher', async ({ world }) => {
   const ilse = await world.plain('ilse', '/plan/hours');
+  await expectAccessible(ilse);
   for (const day of ['Monday', 'Tuesday', 'Wednesday', 'Friday', 'Saturday', 'Sunday'])
     await ilse.getByLabel(day, { exact: true }).fill('');
   await ilse.getByLabel('Thursday').fill('later');
@@ -76,6 +77,7 @@ test('an impossible week is said days ahead, with a question to the teacher', as
     .first();
   await asked.getByText(/^What would help/).click();
   await expect(asked.getByRole('link', { name: 'Write it to your teacher' })).toBeVisible();
+  await expectAccessible(ilse);
 });
 
 const CHOIR = [

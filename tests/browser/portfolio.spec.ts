@@ -90,6 +90,7 @@ test('what is published is one thing and what is changed another, for a stranger
   await expect(ilse.getByRole('link', { name: 'The shore, two winters' })).toBeVisible();
   await ilse.getByRole('link', { name: 'The shore, two winters' }).click();
   await expect(ilse.getByRole('heading', { name: 'One change that nobody sees yet' })).toBeVisible();
+  await expectAccessible(ilse);
   const portfolio = ilse.url();
 
   // An employer, without scripts, by a clean address.
@@ -108,6 +109,7 @@ test('what is published is one thing and what is changed another, for a stranger
   await ilse.getByRole('link', { name: 'See both side by side' }).click();
   await expect(ilse.getByRole('region', { name: 'As you have it now' })).toContainText('What I would do next');
   await expect(ilse.getByRole('region', { name: 'As it is published' })).not.toContainText('What I would do next');
+  await expectAccessible(ilse);
   await ilse.getByRole('button', { name: 'Publish it as it is now' }).click();
   await expect(ilse.getByRole('heading', { name: 'All of it is published' })).toBeVisible();
   await employer.goto(`${world.url}/shown/ilse-varga-shore`);

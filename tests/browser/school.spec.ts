@@ -1,4 +1,4 @@
-import { expect, signIn, test } from './world';
+import { expect, expectAccessible, signIn, test } from './world';
 
 const file = (name: string, text: string) => ({ name, mimeType: 'text/csv', buffer: Buffer.from(text) });
 
@@ -30,6 +30,7 @@ test('the office adds somebody, who chooses a password by the link, comes in, an
   await expect(nora.getByRole('alert')).toContainText('differ');
   await nora.getByLabel(/^New password/).fill('spring tide at dawn');
   await nora.getByLabel('The same once more').fill('spring tide at dawn');
+  await expectAccessible(nora);
   await nora.getByRole('button', { name: 'Keep this password' }).click();
   await expect(nora.getByRole('status')).toContainText('Sign in with it');
   await signIn(nora, world.url, 'nora', 'spring tide at dawn');
@@ -81,6 +82,7 @@ test('files of another school system are looked at line by line before anything 
   const left = petra.getByRole('list', { name: 'Rows left out' }).getByRole('listitem');
   await expect(left).toHaveText([/users\.csv, line 3/, /enrollments\.csv, line 3/]);
   expect(await world.sql("select 1 from people where handle = 'nora'")).toEqual([]);
+  await expectAccessible(petra);
   await petra.getByRole('button', { name: 'Take in all but these rows' }).click();
   await expect(petra.getByRole('status')).toContainText('Taken in: 1 accounts, 1 courses, 1 enrolments');
   await petra.goto(`${world.url}/school/courses`);
@@ -98,6 +100,7 @@ test('the office sees damaged files and mails that nobody took', async ({ world 
   const petra = await world.plain('petra', '/school/troubles');
   await expect(petra.getByText('is not what was stored')).toBeVisible();
   await expect(petra.getByText('550 no such mailbox')).toBeVisible();
+  await expectAccessible(petra);
   const ilse = await world.plain('ilse', null);
   expect((await ilse.goto(`${world.url}/school/troubles`))?.status()).toBe(404);
 });

@@ -1,8 +1,9 @@
-import { expect, test } from './world';
+import { expect, expectAccessible, test } from './world';
 
 test('someone with nothing set is told what to do', async ({ world }) => {
   const henrik = await world.plain('henrik', '/desk');
   await expect(henrik.getByRole('heading', { name: 'You are in no course yet' })).toBeVisible();
+  await expectAccessible(henrik);
 });
 
 test('a page that needs a person leads through signing in and back', async ({ world }) => {

@@ -100,12 +100,26 @@ export const expect: Expect = Object.assign(
 );
 type Expect = ((actual: PlainPage) => PlainPageExpectations) & typeof ofBrowser;
 
-/** Nothing that axe calls serious or critical stands on the page. */
-export async function expectAccessible(page: Page): Promise<void> {
+/** Nothing that axe calls serious or critical stands on the page; one of a plain window is drawn by a browser for it. */
+export async function expectAccessible(seen: Page | PlainPage): Promise<void> {
+  const page = 'html' in seen ? await drawn(seen) : seen;
   await bringAxe(page);
   const found = await findingsAnew(page, ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
   const grave = found.filter(({ impact }) => impact === 'serious' || impact === 'critical');
   expect(grave.map(({ rule, places }) => `${rule}: ${places.join(', ')}`)).toEqual([]);
+}
+
+/** Where the plain windows of a journey are drawn. */
+const sheets = new WeakMap<PlainPage, () => Promise<Page>>();
+
+async function drawn(seen: PlainPage): Promise<Page> {
+  const sheet = await sheets.get(seen)?.();
+  if (!sheet) throw new Error('No browser draws this window.');
+  const address = seen.url();
+  await sheet.route(address, (route) => route.fulfill({ contentType: 'text/html', body: seen.html() }));
+  await sheet.goto(address);
+  await sheet.unroute(address);
+  return sheet;
 }
 
 /** Opens something from the list that is on the page. */
@@ -172,6 +186,7 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     context.on('weberror', (error) => errors.push(error.error().message));
     return context.newPage();
   };
+  let sheet: Promise<Page> | null = null;
   /** As if they had signed in some time ago; the sign-in page has journeys of its own. */
   const openSession = async (handle: string) => {
     const token = randomBytes(32).toString('base64url');
@@ -193,9 +208,11 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
       return page;
     },
     async plain(handle, at = '/') {
-      const page = new PlainWindow(url, new Map(handle === null ? [] : [[COOKIE, await openSession(handle)]]));
+      const own = new PlainWindow(url, new Map(handle === null ? [] : [[COOKIE, await openSession(handle)]]));
+      const page = own as unknown as PlainPage;
+      sheets.set(page, () => (sheet ??= window()));
       if (at !== null && handle !== null) await page.goto(at);
-      return page as unknown as PlainPage;
+      return page;
     },
     sql: (text, values = []) => query(database, text, values),
     kill: async () => void (await server.end('SIGKILL')),

@@ -12,6 +12,8 @@ export type Opened = Asked & Pick<Page, 'goto' | 'reload' | 'url'>;
  */
 export interface PlainPage extends Opened {
   request: { get(address: string): Promise<Pick<APIResponse, 'status' | 'ok' | 'headers' | 'text' | 'json'>> };
+  /** What stands here, as a browser without scripts draws it. */
+  html(): string;
   /** The cookies that go with each request, as a header. */
   cookie(): string;
   /** Another window of the same person. */

@@ -73,6 +73,14 @@ export class PlainWindow {
     return this.address;
   }
 
+  /** What stands here, as a browser without scripts draws it. */
+  html(): string {
+    const copy = this.dom.window.document.cloneNode(true) as Document;
+    for (const script of copy.querySelectorAll('script, link[rel=modulepreload]')) script.remove();
+    for (const plain of copy.querySelectorAll('noscript')) plain.replaceWith(...plain.childNodes);
+    return `<!doctype html>${copy.documentElement.outerHTML}`;
+  }
+
   /** The cookies that go with each request, as a header. */
   cookie(): string {
     return cookieHeader(this.cookies);

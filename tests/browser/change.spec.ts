@@ -201,7 +201,7 @@ test('submit pressed offline is said to have failed, keeps everything, and makes
   await ilse.getByRole('link', { name: 'Courses' }).click();
   await expect(ilse.getByText('this page stays open')).toBeVisible();
   await ilse.getByRole('link', { name: 'Search', exact: true }).click();
-  const unfetched = ilse.getByRole('alert').filter({ hasText: 'What searches could not be fetched just now' });
+  const unfetched = ilse.getByRole('alert').filter({ hasText: 'The search could not be fetched just now' });
   await expect(unfetched).toBeVisible();
   await ilse.getByLabel('A note that travels with round 1').press('End');
   await ilse.keyboard.type(' Late.');

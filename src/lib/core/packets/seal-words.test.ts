@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { arrivedWords, comingWords, ranOutWords, sealWords, sealWordsForTeacher } from './seal-words';
+import { arrivedWords, comingBriefly, comingWords, ranOutWords, sealWords, sealWordsForTeacher } from './seal-words';
 
 const ZONE = 'Atlantic/Faroe';
 const at = Date.parse('2027-03-10T22:59:31Z');
@@ -27,6 +27,10 @@ it('says before submitting what becomes of files that are on their way', () => {
   expect(comingWords(1, 10)).toBe(
     '1 file is still on its way. Submitting seals it now: the round counts from the seal, if all arrives within 10 min.'
   );
+  expect([comingBriefly(1, 10), comingBriefly(4, 0)]).toEqual([
+    '1 file is on the way; submitting seals it',
+    '4 files are on the way; submitting leaves them out'
+  ]);
   expect(comingWords(4, 10)).toContain('4 files are still on their way. Submitting seals them now');
 });
 

@@ -27,6 +27,12 @@ export function comingWords(count: number, followMinutes: number): string {
   return `${files} still on ${count === 1 ? 'its' : 'their'} way. Submitting seals ${count === 1 ? 'it' : 'them'} now: the round counts from the seal, if all arrives within ${followMinutes} min.`;
 }
 
+/** The same in a line, where there is room for no more; the sheet before submitting says all of it. */
+export function comingBriefly(count: number, followMinutes: number): string {
+  const [files, them] = count === 1 ? ['1 file is', 'it'] : [`${count} files are`, 'them'];
+  return `${files} on the way; submitting ${followMinutes === 0 ? 'leaves' : 'seals'} ${them}${followMinutes === 0 ? ' out' : ''}`;
+}
+
 /** When a round that was sealed was whole, beside its moment; null for one that was there at once. */
 export function arrivedWords(arrivedAt: Moment | null | undefined, zone: string): string | null {
   return arrivedAt === null || arrivedAt === undefined

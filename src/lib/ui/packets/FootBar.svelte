@@ -9,7 +9,7 @@
   import { fullness, fullnessWords, piecesText } from '$core/pieces/places';
   import { refusalWords } from '$core/packets/refusal-words';
   import { absolute, span, toTheSecond } from '$core/time/words';
-  import { comingWords, ranOutWords } from '$core/packets/seal-words';
+  import { comingBriefly, comingWords, ranOutWords } from '$core/packets/seal-words';
   import { getOwnWork } from './own-work.svelte';
   import { getZone } from '$ui/time/reader';
   import Baton from './Baton.svelte';
@@ -96,8 +96,10 @@
           <SealState seal={sealed} {coming} />
         {:else if working && !declared}
           {#if coming > 0}
+            {@const follow = seal === null ? 0 : terms.followMinutes}
             <p class="font-semibold">
-              {comingWords(coming, seal === null ? 0 : terms.followMinutes)}
+              <span class="max-sm:hidden">{comingWords(coming, follow)}</span>
+              <span class="sm:hidden">{comingBriefly(coming, follow)}</span>
             </p>
           {/if}
           <p class={timely.tone === 'overdue' ? 'font-semibold text-error' : ''}>

@@ -70,7 +70,7 @@
 {#if open}
   {#await panel() then { default: SearchPanel }}
     <SearchPanel {person} {ask} {take} close={() => (open = false)} shortcuts={() => (keys = true)} />
-  {:catch}{@render unfetched('What searches', () => (open = false))}{/await}
+  {:catch}{@render unfetched('The search', () => (open = false))}{/await}
 {/if}
 {#if keys}
   {#await import('./Shortcuts.svelte') then { default: Shortcuts }}
@@ -80,7 +80,7 @@
 {#snippet unfetched(what: string, close: () => void)}
   <p
     role="alert"
-    class="fixed inset-x-4 top-16 z-50 mx-auto flex max-w-lg flex-wrap items-center gap-3 rounded bg-base-100 p-3 text-base-content shadow"
+    class="fixed inset-x-4 top-16 z-50 mx-auto flex max-w-lg flex-wrap items-center gap-3 rounded border-l-4 border-error bg-base-100 p-3 text-base-content shadow-lg"
   >
     {what} could not be fetched just now. Try again when the line is back.
     <button type="button" class="btn btn-sm" onclick={close}>Close</button>

@@ -10,8 +10,8 @@ import { freePort } from '../../scripts/lib/ports.mjs';
 import { bringAxe } from './axe';
 import { NOW } from './global-setup';
 import { openLine, type Line } from './line';
-import { expectPlain } from './plain/expect';
 import { findingsAnew } from './new-parts';
+import { expectPlain } from './plain/expect';
 import { PlainLocator } from './plain/locator';
 import type { Asked, Opened, PlainPage, PlainPageExpectations } from './plain/page';
 import { PlainWindow } from './plain/window';
@@ -187,6 +187,11 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     return context.newPage();
   };
   let sheet: Promise<Page> | null = null;
+  const addressOf = async (work: string) => {
+    const [asked] = await query(database, WORK, [work]);
+    if (!asked) throw new Error(`There is no assignment ${work}.`);
+    return `/assignments/${String(asked.id)}`;
+  };
   /** As if they had signed in some time ago; the sign-in page has journeys of its own. */
   const openSession = async (handle: string) => {
     const token = randomBytes(32).toString('base64url');
@@ -202,9 +207,8 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
       const page = await window(options);
       const value = await openSession(handle);
       await page.context().addCookies([{ name: COOKIE, value, url, httpOnly: true, sameSite: 'Lax' }]);
-      const [asked] = work === undefined ? [] : await query(database, WORK, [work]);
-      if (asked) await page.goto(`${url}/assignments/${String(asked.id)}`);
-      else if (at !== null) await page.goto(url + at);
+      const address = work === undefined ? at : await addressOf(work);
+      if (address !== null) await page.goto(url + address);
       return page;
     },
     async plain(handle, at = '/') {

@@ -52,7 +52,11 @@ export function expectPlain(actual: PlainLocator | PlainWindow, negated = false)
     toBeEnabled: () => ofOne((field) => !field.disabled, 'enabled'),
     toBeDisabled: () => ofOne((field) => field.disabled, 'disabled'),
     toHaveCount: (count) => expected(() => all().length === count, `${count} of it`),
-    toContainText: (text) => ofOne((element) => says(textOf(element), text, false), `says ${String(text)}`),
+    toContainText: (text) =>
+      ofOne(
+        (element) => (typeof text === 'string' ? textOf(element).includes(text) : text.test(textOf(element))),
+        `says ${String(text)}`
+      ),
     toHaveText: (text) => expected(() => texts(text), `says just ${String(text)}`),
     toHaveValue: (value) => ofOne((field) => field.value === value, `has the value ${value}`),
     toHaveAttribute: (name, value) =>

@@ -23,9 +23,12 @@ const INLINE = style('inline');
 export const NO_STYLE = style('block');
 
 const NEVER = new Set(['SCRIPT', 'STYLE', 'TEMPLATE', 'HEAD']);
+/** What is not offered where scripts are off, as static/without-scripts.css has it. */
+const OF_SCRIPTS = "button[type='button'], button:not(form button, [form]), .needs-scripts";
 
 function isAway(element: Element): boolean {
   if (NEVER.has(element.tagName) || element.hasAttribute('hidden') || element.hasAttribute('popover')) return true;
+  if (element.matches(OF_SCRIPTS)) return true;
   if (element.tagName === 'DIALOG') return !element.hasAttribute('open');
   if (element.tagName === 'INPUT') return element.getAttribute('type') === 'hidden';
   return hiddenByName(element);
@@ -39,30 +42,7 @@ function isFolded(element: Element): boolean {
 }
 
 const INLINE_TAGS = new Set(
-  [
-    'a',
-    'abbr',
-    'b',
-    'bdi',
-    'cite',
-    'code',
-    'del',
-    'em',
-    'i',
-    'ins',
-    'kbd',
-    'mark',
-    'q',
-    's',
-    'small',
-    'span',
-    'strong',
-    'sub',
-    'sup',
-    'time',
-    'u',
-    'wbr'
-  ].map((name) => name.toUpperCase())
+  'A ABBR B BDI CITE CODE DEL EM I INS KBD MARK Q S SMALL SPAN STRONG SUB SUP TIME U WBR'.split(' ')
 );
 const BREAKS = /(^|\s)(block|flex|grid|inline-block|inline-flex|badge|btn|sr-only)(\s|$)/;
 const isInline = (element: Element) =>

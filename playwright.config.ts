@@ -6,6 +6,7 @@ export default defineConfig({
   testDir: 'tests/browser',
   globalSetup: './tests/browser/global-setup.ts',
   fullyParallel: true,
+  // One more than there are cores: they wait for the clock, for slow lines and for recordings.
   workers: 3,
   // A loaded machine makes a journey slow, not wrong: one that fails twice in a row is wrong. Those that needed their
   // second try are named at the end.

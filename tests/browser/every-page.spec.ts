@@ -12,6 +12,7 @@ const PEOPLE = ['nobody', 'ilse', 'odile', 'casper', 'petra', 'henrik', 'isolde'
 /** CSS pixels: a desk, the same at 200 % and 400 % zoom, and a phone (WCAG 1.4.10). */
 const WIDTHS = [1280, 640, 360, 320] as const;
 const TAGS = ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa', 'best-practice'];
+
 /**
  * Every page of everybody, by tools that nobody here wrote: its markup by two validators; by day and by night what axe calls
  * moderate or worse; at each width whether it fits, also with the spacing of text that readers may set (WCAG 1.4.12).

@@ -1,5 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import sharp from 'sharp';
+import type { Upload } from './plain/locator';
 import type { Asked } from './plain/page';
 
 /** A photograph as a camera makes one (JPEG), or a picture of a screen (PNG), each unlike the others. */
@@ -54,12 +55,6 @@ export const place = (page: Asked, title: string): Locator =>
 /** What lies in a place, by name. */
 export const piecesIn = (page: Asked, title: string) =>
   place(page, title).getByRole('listitem').getByRole('link').filter({ hasNotText: /^Look/ });
-
-interface Upload {
-  name: string;
-  mimeType: string;
-  buffer: Buffer;
-}
 
 function transfer(page: Page, { files = [], address }: { files?: Upload[]; address?: string }) {
   const sent = files.map(({ name, mimeType, buffer }) => ({ name, mimeType, bytes: buffer.toString('base64') }));

@@ -32,13 +32,12 @@ export async function findingsAnew(page: Page, of: readonly string[]): Promise<F
  * The parts are laid down on the page (`window.parts`), for `findingsIn` to read.
  *
  * @param known kinds of parts that were asked; those of this page are among them afterwards
- * @returns how many parts there are
  */
-async function newParts(page: Page, known: Set<number>): Promise<number> {
+async function newParts(page: Page, known: Set<number>): Promise<void> {
   const kinds = await page.evaluate(kindsOnPage);
   const places = kinds.flatMap((kind, place) => (known.has(kind) ? [] : [place]));
   for (const kind of kinds) known.add(kind);
-  return page.evaluate(layDownParts, places);
+  await page.evaluate(layDownParts, places);
 }
 
 /**
@@ -81,13 +80,12 @@ function kindsOnPage(): number[] {
 }
 
 /** The elements of these places, those alone that lie in none of the others. */
-function layDownParts(places: number[]): number {
+function layDownParts(places: number[]): void {
   const chosen = new Set(places.flatMap((place) => window.parts[place] ?? []));
   window.parts = [...chosen].filter((part) => {
     for (let each = part.parentElement; each; each = each.parentElement) if (chosen.has(each)) return false;
     return true;
   });
-  return window.parts.length;
 }
 
 declare global {

@@ -34,8 +34,7 @@ test('a part that sleeps yet does what is asked of it, by pointer, by key and by
   await other.getByRole('link').first().focus();
   await expect(other.getByRole('button', { name: /^Change/ })).toBeEnabled();
 
-  const [work] = await world.sql("select id from assignments where title like 'Field report%'");
-  await ilse.goto(`${world.url}/assignments/${String(work?.id)}`);
+  await ilse.goto(await world.addressOf('Field report'));
   await alive(ilse);
   await ilse.evaluate(() => (document.body.dataset.same = 'yes'));
   await ilse.getByLabel('Add files to Also').setInputFiles(file('map.txt', 'the old map'));
@@ -48,9 +47,8 @@ test('a part that sleeps yet does what is asked of it, by pointer, by key and by
 
 test('what was chosen before the scripts came is taken, though the page never rests', async ({ world }) => {
   const ilse = await restless(await world.as('ilse'));
-  const [work] = await world.sql("select id from assignments where title like 'Field report%'");
   const come = await holdScripts(ilse);
-  await ilse.goto(`${world.url}/assignments/${String(work?.id)}`);
+  await ilse.goto(await world.addressOf('Field report'));
   await ilse.getByLabel('Add files to Also').setInputFiles(file('early.txt', 'chosen on a slow line'));
   come();
   await expect(piecesIn(ilse, 'Also')).toHaveText(['early.txt']);

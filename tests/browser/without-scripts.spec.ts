@@ -11,14 +11,9 @@ async function plain(world: World, handle: string): Promise<Page> {
   await expect(page.getByRole('navigation', { name: 'Rooms' })).toBeVisible();
   return page;
 }
-const addressOf = async (world: World, title: string) => {
-  const [row] = await world.sql('select id from assignments where title like $1', [title]);
-  return `${world.url}/assignments/${String(row?.id)}`;
-};
-
 test('without scripts a link and files are added, the Shelf takes files, and work is submitted', async ({ world }) => {
   const ilse = await plain(world, 'ilse');
-  await ilse.goto(await addressOf(world, 'Build log%'));
+  await ilse.goto(await world.addressOf('Build log'));
   const also = ilse.getByRole('listitem').filter({ has: ilse.getByRole('heading', { name: 'Also' }) });
   await also.getByLabel('Address of a link').fill(world.site('/shore'));
   await also.getByLabel('Title').fill('The shore');
@@ -68,7 +63,7 @@ test('without scripts no button stands that would do nothing', async ({ world })
       ).toBe(0);
     }
   };
-  const report = await addressOf(world, 'Field report%');
+  const report = await world.addressOf('Field report');
   const rooms = (...paths: string[]) => paths.map((path) => world.url + path);
   await seen(await plain(world, 'ilse'), [
     report,

@@ -11,9 +11,9 @@ import { bringAxe } from './axe';
 import { NOW } from './global-setup';
 import { openLine, type Line } from './line';
 import { findingsAnew } from './new-parts';
-import { expectPlain } from './plain/expect';
+import { expectPlain, type PlainExpectations } from './plain/expect';
 import { PlainLocator } from './plain/locator';
-import type { Asked, Opened, PlainPage, PlainPageExpectations } from './plain/page';
+import type { Asked, Opened, PlainPage } from './plain/page';
 import { PlainWindow } from './plain/window';
 import { closeServer, openServer, query, type Server } from './server';
 
@@ -48,6 +48,8 @@ export interface World {
   start(): Promise<void>;
   /** The slow line to the server, where the journey has one (`upPerSecond`). */
   line: Line | null;
+  /** Address of the assignment whose title begins so. */
+  addressOf(title: string): Promise<string>;
   /** Address of a page of the simulated site. */
   site(path: string): string;
 }
@@ -98,7 +100,7 @@ export const expect: Expect = Object.assign(
       : ofBrowser(actual, ...rest)) as Expect,
   ofBrowser
 );
-type Expect = ((actual: PlainPage) => PlainPageExpectations) & typeof ofBrowser;
+type Expect = ((actual: PlainPage) => Pick<PlainExpectations, 'not' | 'toHaveURL'>) & typeof ofBrowser;
 
 /** Nothing that axe calls serious or critical stands on the page; one of a plain window is drawn by a browser for it. */
 export async function expectAccessible(seen: Page | PlainPage): Promise<void> {
@@ -148,14 +150,6 @@ function ofSoMany(name: string | RegExp): RegExp {
   return typeof name === 'string' ? new RegExp(`^${name.replace(/round (\d+):/, 'round $1( of \\d+)?:')}`) : name;
 }
 
-/** Signs out, wherever the bar keeps it at this width. */
-export async function signOut(page: Page): Promise<void> {
-  const folded = page.getByLabel('Theme and account');
-  if (await folded.isVisible()) await folded.click();
-  await page.getByRole('button', { name: 'Sign out' }).click();
-  await expect(page.getByRole('heading', { name: 'Sign in' })).toBeVisible();
-}
-
 /** Keeps a page's scripts back, as a slow line does. @returns lets them come */
 export async function holdScripts(page: Page): Promise<() => void> {
   let open: () => void = () => undefined;
@@ -187,10 +181,10 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     return context.newPage();
   };
   let sheet: Promise<Page> | null = null;
-  const addressOf = async (work: string) => {
-    const [asked] = await query(database, WORK, [work]);
-    if (!asked) throw new Error(`There is no assignment ${work}.`);
-    return `/assignments/${String(asked.id)}`;
+  const addressOf = async (title: string) => {
+    const [work] = await query(database, WORK, [title]);
+    if (!work) throw new Error(`There is no assignment ${title}.`);
+    return `${url}/assignments/${String(work.id)}`;
   };
   /** As if they had signed in some time ago; the sign-in page has journeys of its own. */
   const openSession = async (handle: string) => {
@@ -207,8 +201,8 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
       const page = await window(options);
       const value = await openSession(handle);
       await page.context().addCookies([{ name: COOKIE, value, url, httpOnly: true, sameSite: 'Lax' }]);
-      const address = work === undefined ? at : await addressOf(work);
-      if (address !== null) await page.goto(url + address);
+      if (work !== undefined) await page.goto(await addressOf(work));
+      else if (at !== null) await page.goto(url + at);
       return page;
     },
     async plain(handle, at = '/') {
@@ -223,6 +217,7 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     stop: () => server.end('SIGTERM'),
     start: () => server.start(),
     line,
+    addressOf,
     site: (path) => `http://127.0.0.1:${process.env.VENDRO_TEST_SITE}${path}`
   };
 }

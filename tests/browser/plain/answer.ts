@@ -28,7 +28,7 @@ export const cookieHeader = (cookies: Cookies) => [...cookies].map(([name, value
 
 function keep(line: string, cookies: Cookies): void {
   const [pair = '', ...rest] = line.split(';');
-  const [name = '', value = ''] = pair.split('=');
+  const [, name = '', value = ''] = /^([^=]*)=(.*)$/.exec(pair) ?? [];
   const over = rest.some((one) => /^\s*(max-age=0|expires=thu, 01 jan 1970)/i.test(one));
   if (over || value === '') cookies.delete(name.trim());
   else cookies.set(name.trim(), value);

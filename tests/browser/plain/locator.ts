@@ -21,7 +21,8 @@ export interface RoleOptions {
   pressed?: boolean;
 }
 
-interface Upload {
+/** A file as it is chosen in a field. */
+export interface Upload {
   name: string;
   mimeType: string;
   buffer: Buffer;

@@ -21,9 +21,3 @@ export interface PlainPage extends Opened {
   /** Follows a link that leads to a file. @returns its name and its bytes */
   download(link: Locator): Promise<{ name: string; bytes: Buffer }>;
 }
-
-/** What can be expected of a plain window itself. */
-export interface PlainPageExpectations {
-  not: PlainPageExpectations;
-  toHaveURL(url: string | RegExp): Promise<void>;
-}

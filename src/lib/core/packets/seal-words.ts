@@ -30,7 +30,7 @@ export function comingWords(count: number, followMinutes: number): string {
 /** The same in a line, where there is room for no more; the sheet before submitting says all of it. */
 export function comingBriefly(count: number, followMinutes: number): string {
   const [files, them] = count === 1 ? ['1 file is', 'it'] : [`${count} files are`, 'them'];
-  return `${files} on the way; submitting ${followMinutes === 0 ? 'leaves' : 'seals'} ${them}${followMinutes === 0 ? ' out' : ''}`;
+  return `${files} on the way; submitting ${followMinutes === 0 ? `leaves ${them} out` : `seals ${them}`}`;
 }
 
 /** When a round that was sealed was whole, beside its moment; null for one that was there at once. */

@@ -1,4 +1,4 @@
-import { dirname, join, relative, sep } from 'node:path';
+import { ruleOfImports } from './place.mjs';
 
 /**
  * The rooms of each floor, lowest first. A room may use those that stand before it, so that no circle comes to be: whoever
@@ -22,50 +22,12 @@ export const ROOMS = {
   ).split(' ')
 };
 
-const LIB = join(import.meta.dirname, '../../src/lib');
-const ALIAS = /^\$(core|server|ui)\//;
-
-/** Where a file lies: its floor and room. Null outside `src/lib`; the room is null where it lies in none. */
-function placeOf(/** @type {string} */ path) {
-  const [floor = '', room, ...rest] = relative(LIB, path).split(sep);
-  if (!(floor in ROOMS)) return null;
-  return { floor: /** @type {keyof typeof ROOMS} */ (floor), room: rest.length > 0 ? (room ?? null) : null };
-}
-
-/**
- * A rule for the linter: imports between the rooms of one floor point to rooms that stand before.
- *
- * @type {import('eslint').Rule.RuleModule}
- */
-export const roomsInOrder = {
-  meta: { type: 'problem', schema: [] },
-  create(context) {
-    const here = placeOf(context.filename);
-    if (!here) return {};
-    const check = (/** @type {import('estree').Node} */ node, /** @type {unknown} */ specifier) => {
-      if (typeof specifier !== 'string') return;
-      const path = ALIAS.test(specifier)
-        ? join(LIB, specifier.slice(1))
-        : specifier.startsWith('.')
-          ? join(dirname(context.filename), specifier)
-          : null;
-      const there = path === null ? null : placeOf(path);
-      if (!there || there.floor !== here.floor || there.room === here.room || there.room === null) return;
-      const order = ROOMS[here.floor];
-      const [from, to] = [here.room === null ? -1 : order.indexOf(here.room), order.indexOf(there.room)];
-      if (to === -1 || (here.room !== null && from === -1))
-        context.report({ node, message: 'This room has no place in scripts/lib/rooms.mjs.' });
-      else if (to > from)
-        context.report({
-          node,
-          message: `${here.room ?? 'What lies in no room'} stands before ${there.room} on its floor, so it cannot use it (scripts/lib/rooms.mjs).`
-        });
-    };
-    return {
-      ImportDeclaration: (node) => check(node, node.source.value),
-      ExportNamedDeclaration: (node) => node.source && check(node, node.source.value),
-      ExportAllDeclaration: (node) => check(node, node.source.value),
-      ImportExpression: (node) => check(node, 'value' in node.source ? node.source.value : null)
-    };
-  }
-};
+/** A rule for the linters: imports between the rooms of one floor point to rooms that stand before. */
+export const roomsInOrder = ruleOfImports((from, to) => {
+  const order = ROOMS[/** @type {keyof typeof ROOMS} */ (from.floor)];
+  if (!order || to.floor !== from.floor || to.room === from.room || to.room === null) return null;
+  const [here, there] = [from.room === null ? -1 : order.indexOf(from.room), order.indexOf(to.room)];
+  if (there === -1 || (from.room !== null && here === -1)) return 'This room has no place in scripts/lib/rooms.mjs.';
+  if (there < here) return null;
+  return `${from.room ?? 'What lies in no room'} stands before ${to.room} on its floor, so it cannot use it (scripts/lib/rooms.mjs).`;
+});

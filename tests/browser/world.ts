@@ -50,6 +50,8 @@ export interface World {
   line: Line | null;
   /** Address of the assignment whose title begins so. */
   addressOf(title: string): Promise<string>;
+  /** When it is due, in milliseconds. */
+  dueAt(title: string): Promise<number>;
   /** Address of a page of the simulated site. */
   site(path: string): string;
 }
@@ -181,11 +183,12 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     return context.newPage();
   };
   let sheet: Promise<Page> | null = null;
-  const addressOf = async (title: string) => {
+  const workOf = async (title: string) => {
     const [work] = await query(database, WORK, [title]);
     if (!work) throw new Error(`There is no assignment ${title}.`);
-    return `${url}/assignments/${String(work.id)}`;
+    return work as { id: string; due_at: Date };
   };
+  const addressOf = async (title: string) => `${url}/assignments/${(await workOf(title)).id}`;
   /** As if they had signed in some time ago; the sign-in page has journeys of its own. */
   const openSession = async (handle: string) => {
     const token = randomBytes(32).toString('base64url');
@@ -218,11 +221,12 @@ function worldOn(server: Server, browser: Browser, errors: string[], line: Line 
     start: () => server.start(),
     line,
     addressOf,
+    dueAt: async (title) => (await workOf(title)).due_at.getTime(),
     site: (path) => `http://127.0.0.1:${process.env.VENDRO_TEST_SITE}${path}`
   };
 }
 
-const WORK = "select id from assignments where title like $1 || '%'";
+const WORK = "select id, due_at from assignments where title like $1 || '%'";
 const COOKIE = 'vendro_session';
 const OPEN_SESSION = `
   insert into sessions (token_hash, person_id, created_at, seen_at, expires_at)

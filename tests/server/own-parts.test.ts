@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { XmlText, type XmlElement } from 'yjs';
+import { XmlText, type Doc, type XmlElement } from 'yjs';
 import { z } from 'zod';
 import { FIELD } from '$core/pages/merge';
 import type { Actor } from '$core/people/policy';
@@ -47,21 +47,26 @@ const partOf = async (person: Actor, page: PageOf) =>
   (await who(person, page)).parts.find(({ personId }) => personId === person.id)?.id ?? '';
 const deed = (person: Actor, page: PageOf, deed: PartDeed) => changePart(person, { ...page, deed });
 
+function partIn(doc: Doc, id: string): XmlElement {
+  const parts = doc.getXmlFragment(FIELD).toArray() as XmlElement[];
+  const part = parts.find((one) => one.nodeName === 'part' && one.getAttribute('id') === id);
+  if (!part) throw new Error(`There is no part ${id}.`);
+  return part;
+}
+
+const firstIn = (element: XmlElement) => element.get(0) as XmlElement;
+
 /** Writes into the part of an id, as a window has it. */
 async function into(person: Actor, page: PageOf, id: string, words: string) {
   const window = await openWindow(person, page);
-  const parts = window.doc.getXmlFragment(FIELD).toArray() as XmlElement[];
-  const part = parts.find((one) => one.nodeName === 'part' && one.getAttribute('id') === id);
-  (part?.get(0) as XmlElement).insert(0, [new XmlText(words)]);
+  firstIn(partIn(window.doc, id)).insert(0, [new XmlText(words)]);
   return window;
 }
 
 /** The same on a deck, whose parts begin with a frame. */
 async function intoFrame(person: Actor, page: PageOf, id: string, words: string) {
   const window = await openWindow(person, page);
-  const parts = window.doc.getXmlFragment(FIELD).toArray() as XmlElement[];
-  const part = parts.find((one) => one.nodeName === 'part' && one.getAttribute('id') === id);
-  ((part?.get(0) as XmlElement).get(0) as XmlElement).insert(0, [new XmlText(words)]);
+  firstIn(firstIn(partIn(window.doc, id))).insert(0, [new XmlText(words)]);
   return window;
 }
 

@@ -10,7 +10,9 @@ export type CombineOrder =
   | { do: 'combine'; parts: Blob[]; bytes: number | null; title: string }
   | { do: 'shrink'; picture: Blob; bytes: number };
 export type CombineNews =
-  { done: number; of: number } | { blob: Blob; pages: number } | { failed: 'locked' | 'unreadable'; part: number };
+  | { done: number; of: number }
+  | { blob: Blob; pages: number }
+  | { failed: 'locked' | 'unreadable'; part: number };
 
 const tell = (news: CombineNews) => self.postMessage(news);
 

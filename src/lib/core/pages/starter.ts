@@ -177,7 +177,7 @@ function filledIn(place: JSONContent, answer: JSONContent): JSONContent | null {
   if (place.type !== answer.type) return null;
   if (place.type !== 'choice') return { ...place, content: answer.content ?? [] };
   const [now, before] = [place.attrs?.options as string[], answer.attrs?.options as string[]];
-  const chosen = (answer.attrs?.chosen as number[]).map((n) => now.indexOf(before[n] ?? ''));
+  const chosen = ((answer.attrs?.chosen ?? []) as number[]).map((n) => now.indexOf(before[n] ?? ''));
   return chosen.includes(-1) ? null : { ...place, attrs: { ...place.attrs, chosen } };
 }
 

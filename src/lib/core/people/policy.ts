@@ -60,7 +60,13 @@ export function may(actor: Actor | null, deed: Deed, relation: Relation): boolea
 
 /** What is done for the whole school, by a role in it. */
 export type SchoolDeed =
-  'keep-calendar' | 'keep-people' | 'keep-courses' | 'keep-offices' | 'see-troubles' | 'keep-register' | 'keep-scales';
+  | 'keep-calendar'
+  | 'keep-people'
+  | 'keep-courses'
+  | 'keep-offices'
+  | 'see-troubles'
+  | 'keep-register'
+  | 'keep-scales';
 
 /** Whether a person may do something for the whole school. Denies unless a rule says yes. */
 export function mayForSchool(actor: Actor | null, deed: SchoolDeed): boolean {

@@ -5,7 +5,14 @@ import type { Moment } from '../time/moment';
 
 /** A piece as it lies in a packet or a round. */
 export type PieceView =
-  FilePiece | ScanPiece | RecordingPiece | PagePiece | AnswersPiece | PortfolioPiece | PostPiece | LinkPiece;
+  | FilePiece
+  | ScanPiece
+  | RecordingPiece
+  | PagePiece
+  | AnswersPiece
+  | PortfolioPiece
+  | PostPiece
+  | LinkPiece;
 
 export interface FilePiece extends BytesPiece {
   kind: 'file';

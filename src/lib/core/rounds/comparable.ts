@@ -3,7 +3,10 @@ import type { TextChange } from './word-changes';
 
 /** What of a piece can be compared with another one. */
 export type Comparable =
-  { kind: 'text'; text: string } | { kind: 'table'; rows: string[][] } | { kind: 'picture' } | { kind: 'none' };
+  | { kind: 'text'; text: string }
+  | { kind: 'table'; rows: string[][] }
+  | { kind: 'picture' }
+  | { kind: 'none' };
 
 /** What differs between two pieces. */
 export type Differences =

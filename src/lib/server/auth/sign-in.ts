@@ -25,7 +25,8 @@ export interface SignInRequest {
 }
 
 type SignInResult =
-  Outcome<{ token: string; expires: Moment; device: string }, 'wrong-name-or-password'> | TooManyTries;
+  | Outcome<{ token: string; expires: Moment; device: string }, 'wrong-name-or-password'>
+  | TooManyTries;
 type TooManyTries = { ok: false; why: 'too-many-tries'; until: Moment };
 
 /**

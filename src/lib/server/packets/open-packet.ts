@@ -44,7 +44,9 @@ export interface OpenPacket {
 
 /** Which packet: a student's own one on an assignment, or one of a class by the student or by its id. */
 export type PacketAddress =
-  { assignmentId: string; own: true } | { assignmentId: string; studentId: string } | { packetId: string };
+  | { assignmentId: string; own: true }
+  | { assignmentId: string; studentId: string }
+  | { packetId: string };
 
 /**
  * Opens a packet for one use-case: finds it (or lays it out), asks the policy, locks it, reads its log.

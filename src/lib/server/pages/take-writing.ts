@@ -22,7 +22,11 @@ const MOST_WRITERS = 2000;
 
 /** Why something is not written on a page. */
 export type NotWritten =
-  'page-unreadable' | 'written-by-another' | 'page-too-long' | 'starter-part' | 'part-of-another';
+  | 'page-unreadable'
+  | 'written-by-another'
+  | 'page-too-long'
+  | 'starter-part'
+  | 'part-of-another';
 
 /**
  * Merges what somebody wrote into a page, after it was applied to the server's own copy and that was still a page. Under the

@@ -10,4 +10,5 @@ export interface Question {
 
 /** What it answers. A failure travels as words: its stack means nothing on the other side. */
 export type Answer =
-  { id: number; ok: true; value: unknown } | { id: number; ok: false; costly: Costly | null; message: string };
+  | { id: number; ok: true; value: unknown }
+  | { id: number; ok: false; costly: Costly | null; message: string };

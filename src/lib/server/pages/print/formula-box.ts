@@ -55,7 +55,8 @@ interface Place {
   flip?: boolean;
 }
 type Shape = { x: number; y: number; scale: number } & (
-  { path: string } | { width: number; height: number; up: boolean }
+  | { path: string }
+  | { width: number; height: number; up: boolean }
 );
 
 /** The shapes of a drawing with all that moves and scales them. What it draws is moved, made smaller and turned over, never skewed. */

@@ -95,13 +95,10 @@ export const test = base.extend<Given, { shared: Server }>({
 });
 
 /** Expects something of a page, of a part of one, in a browser or in a plain window, or of a value. */
-export const expect: Expect = Object.assign(
-  ((actual: unknown, ...rest: [string?]) =>
-    actual instanceof PlainLocator || actual instanceof PlainWindow
-      ? expectPlain(actual)
-      : ofBrowser(actual, ...rest)) as Expect,
-  ofBrowser
-);
+export const expect = new Proxy(ofBrowser, {
+  apply: (target, _, [actual, ...rest]: [unknown, string?]) =>
+    actual instanceof PlainLocator || actual instanceof PlainWindow ? expectPlain(actual) : target(actual, ...rest)
+}) as Expect;
 type Expect = ((actual: PlainPage) => Pick<PlainExpectations, 'not' | 'toHaveURL'>) & typeof ofBrowser;
 
 /** Nothing that axe calls serious or critical stands on the page; one of a plain window is drawn by a browser for it. */

@@ -35,8 +35,10 @@ await enrol(course.id, student.id, 'student');
 await enrol(course.id, teacher.id, 'teacher');
 const soon = Math.ceil(performance.timeOrigin / 3_600_000) * 3_600_000;
 let assignment = '';
-for (let i = 0; i < count; i++) {
-  const due = soon + ((i % 28) - 2) * 86_400_000;
+/** One of each due moment is made as a teacher makes it, the rest are copies of these. */
+const DUE_MOMENTS = 28;
+for (let i = 0; i < Math.min(count, DUE_MOMENTS); i++) {
+  const due = soon + (i - 2) * 86_400_000;
   const late = { kind: 'per-day', percent: 10, graceMinutes: 15, floorPercent: 50 } as const;
   const made = await createAssignment({
     courseId: course.id,
@@ -49,6 +51,17 @@ for (let i = 0; i < count; i++) {
   });
   assignment = made.id;
 }
+await execute(
+  `with first as (select row_number() over (order by position) - 1 as n, a from assignments a where course_id = $1),
+   made as (
+     insert into assignments
+     select (jsonb_populate_record(a, jsonb_build_object(
+       'id', gen_random_uuid(), 'title', 'Station ' || i + 1 || ', counted again', 'position', i))).*
+     from generate_series($2::int, $3::int - 1) i join first on n = i % $2 returning id)
+   insert into deliverables select (jsonb_populate_record(d, jsonb_build_object('id', gen_random_uuid(), 'assignment_id', made.id))).*
+   from made, (select d from deliverables d where assignment_id = $4) as open(d)`,
+  [course.id, DUE_MOMENTS, count, assignment]
+);
 /** Ten files on the Shelf for each assignment, in a folder for each hundred. */
 const blob = await storeBlob(Readable.from([Buffer.from('station')]));
 await inTransaction((tx) => registerBlob(blob, tx));

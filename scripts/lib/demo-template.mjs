@@ -22,7 +22,6 @@ export async function loadDemoTemplate(url) {
   const site = String(await freePort());
   await ensureDatabase({ url, stop: async () => undefined }, 'vendro_demo');
   const env = { DATABASE_URL: url('vendro_demo'), VENDRO_DATA: blobs, VENDRO_NOW: DEMO_NOW, VENDRO_SITE_PORT: site };
-  await runTypeScript('src/lib/server/db/migrate.command.ts', env);
-  await runTypeScript('demo/load.command.ts', env);
+  await runTypeScript('demo/load.command.ts', env, ['--anew']);
   return { VENDRO_TEST_DEMO: blobs, VENDRO_TEST_SITE: site };
 }

@@ -29,9 +29,12 @@ export function findingsOf(page: Page, of: readonly string[], but: readonly stri
   return findings(page, of, but, false);
 }
 
-/** What axe finds in the parts that were laid down (new-parts.ts), where there are any. */
-export function findingsIn(page: Page, of: readonly string[]): Promise<Finding[]> {
-  return findings(page, of, [], true);
+/** What axe finds in the parts that were laid down (new-parts.ts); null where the page drew some of them anew meanwhile. */
+export async function findingsIn(page: Page, of: readonly string[]): Promise<Finding[] | null> {
+  const there = () => page.evaluate(() => window.parts.every((part) => part.isConnected));
+  if (!(await there())) return null;
+  const found = await findings(page, of, [], true);
+  return (await there()) ? found : null;
 }
 
 function findings(page: Page, of: readonly string[], but: readonly string[], inParts: boolean): Promise<Finding[]> {
@@ -39,8 +42,9 @@ function findings(page: Page, of: readonly string[], but: readonly string[], inP
     async ([asked, off, parts]) => {
       const runOnly = [...asked];
       const exclude = ['.hiddenCanvasElement'];
-      const context = parts ? { include: window.parts, exclude } : { exclude };
-      if (parts && window.parts.length === 0) return [];
+      const laidDown = parts ? window.parts.filter((part) => part.isConnected) : [];
+      const context = parts ? { include: laidDown, exclude } : { exclude };
+      if (parts && laidDown.length === 0) return [];
       const rules = Object.fromEntries(off.map((rule) => [rule, { enabled: false }]));
       // No rule that is asked needs the sheets of the page fetched again.
       const options = { runOnly, rules, resultTypes: ['violations' as const], preload: false };

@@ -20,10 +20,24 @@ export async function findingsAnew(page: Page, of: readonly string[]): Promise<F
   const width = page.viewportSize()?.width ?? 0;
   const known = asked.get(width) ?? new Set();
   asked.set(width, known);
-  await newParts(page, known);
-  const whole = await findingsOf(page, of.length > 0 ? of : OF_ROOM, OF_LOOKS);
-  return [...whole, ...(await findingsIn(page, of.length > 0 ? OF_LOOKS : OF_SIZES))];
+  const inParts = await findingsInNewParts(page, known, of.length > 0 ? OF_LOOKS : OF_SIZES);
+  return [...(await findingsOf(page, of.length > 0 ? of : OF_ROOM, OF_LOOKS)), ...inParts];
 }
+
+/** A page that has just come may draw parts anew while they are asked: then those are asked that took their place. */
+async function findingsInNewParts(page: Page, known: Set<number>, of: readonly string[]): Promise<Finding[]> {
+  for (let time = 0; time < TIMES; time++) {
+    const kinds = await newParts(page, known);
+    const found = await findingsIn(page, of);
+    if (found === null) continue;
+    for (const kind of kinds) known.add(kind);
+    return found;
+  }
+  throw new Error('The page is drawn anew again and again.');
+}
+
+/** More than any page needs to come to rest. */
+const TIMES = 20;
 
 /**
  * What of a page as it stands was not there on pages before it, for tools that read colours and sizes: a page is mostly made
@@ -31,13 +45,14 @@ export async function findingsAnew(page: Page, of: readonly string[]): Promise<F
  *
  * The parts are laid down on the page (`window.parts`), for `findingsIn` to read.
  *
- * @param known kinds of parts that were asked; those of this page are among them afterwards
+ * @param known kinds of parts that were asked before
+ * @returns the kinds of all parts of this page
  */
-async function newParts(page: Page, known: Set<number>): Promise<void> {
+async function newParts(page: Page, known: ReadonlySet<number>): Promise<number[]> {
   const kinds = await page.evaluate(kindsOnPage);
   const places = kinds.flatMap((kind, place) => (known.has(kind) ? [] : [place]));
-  for (const kind of kinds) known.add(kind);
   await page.evaluate(layDownParts, places);
+  return kinds;
 }
 
 /**

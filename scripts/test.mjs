@@ -4,6 +4,7 @@ import { startThrowAwayCluster } from './lib/cluster.mjs';
 import { ensurePackages } from './lib/debian.mjs';
 import { loadDemoTemplate } from './lib/demo-template.mjs';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
+import { pace } from './lib/pace.mjs';
 import { runScript, say } from './lib/say.mjs';
 import { scratchInMemory } from './lib/scratch.mjs';
 import { whatFailed } from './lib/what-failed.mjs';
@@ -30,6 +31,7 @@ await runScript(async () => {
   ]);
   await ensureInstalled();
   await ensureBuilt();
+  const paceBefore = pace();
   const clear = scratchInMemory();
   const cluster = await startThrowAwayCluster();
   /** @type {NodeJS.ProcessEnv} */
@@ -79,6 +81,9 @@ await runScript(async () => {
   const minutes = (performance.now() - started) / 60_000;
   // Where others share the machine, its own clock says less than this.
   say(`\n${minutes.toFixed(1)} minutes, ${(busySeconds() - busy).toFixed(0)} seconds of processor time`);
+  say(
+    `(A fixed piece of computing took ${paceBefore.toFixed(2)} s before and ${pace().toFixed(2)} s after: so fast was the machine.)`
+  );
   say(`${passed} passed, ${results.length - passed} failed`);
   process.exit(passed === results.length ? 0 : 1);
 });

@@ -13,6 +13,7 @@ const CLIMBS = /** @type {const} */ ([
     "import { database } from '../../server/db/connection';\ndatabase.close();\n",
     'vendro(floors)'
   ],
+  ['src/lib/core/packets/o.ts', "export * from '$lib/server/clock';\n", 'vendro(floors)'],
   ['src/lib/ui/desk/c.ts', "import { clock } from '$server/clock';\nclock.now();\n", 'vendro(floors)'],
   ['src/lib/server/d.ts', "import { drawBaton } from '$ui/packets/baton';\ndrawBaton;\n", 'vendro(floors)'],
   ['src/lib/server/e.ts', "import { load } from '../../routes/+page.server';\nload;\n", 'vendro(floors)'],

@@ -1,7 +1,8 @@
 import { dirname, join, relative, sep } from 'node:path';
 
 const SRC = join(import.meta.dirname, '../../src');
-const ALIAS = /^\$(core|server|ui)\//;
+/** The names of floors in `svelte.config.js`, and what SvelteKit itself names. */
+const ALIAS = /^\$(?:lib\/)?(?=(core|server|ui|workers)\/)/;
 
 /**
  * Where a file of the application lies. `src/routes` and `src/params` are the floor `routes`; a floor below `src/lib` has
@@ -47,6 +48,6 @@ export function ruleOfImports(complaint) {
 
 /** @param {string} specifier @param {string} file that imports it @returns {string | null} null for a package */
 function pathOf(specifier, file) {
-  if (ALIAS.test(specifier)) return join(SRC, 'lib', specifier.slice(1));
+  if (ALIAS.test(specifier)) return join(SRC, 'lib', specifier.replace(ALIAS, ''));
   return specifier.startsWith('.') ? join(dirname(file), specifier) : null;
 }

@@ -10,20 +10,10 @@ import svelteConfig from './svelte.config.js';
  * twentieth of the time for the same rules (.oxlintrc.json); what both hold code to is written there.
  */
 const COMPONENTS = ['**/*.svelte', '**/*.svelte.ts'];
-const { rules: shared, overrides } = JSON.parse(readFileSync('.oxlintrc.json', 'utf8'));
+const { rules: shared, overrides, ignorePatterns } = JSON.parse(readFileSync('.oxlintrc.json', 'utf8'));
 
 export default ts.config(
-  {
-    ignores: [
-      'node_modules',
-      'build',
-      'build-parser',
-      '.svelte-kit',
-      'test-results',
-      'bench/bare/build',
-      'bench/bare/.svelte-kit'
-    ]
-  },
+  { ignores: ignorePatterns },
   { ignores: ['**/*.{js,mjs,cjs,mts,cts}', '**/!(*.svelte).ts'] },
   ...ts.configs.strict,
   ...svelte.configs['flat/recommended'],
@@ -45,5 +35,5 @@ export default ts.config(
       'no-console': shared['no-console']
     }
   },
-  ...overrides.map((/** @type {{ files: string[], rules: object }} */ { files, rules }) => ({ files, rules }))
+  ...overrides
 );

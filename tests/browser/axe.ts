@@ -31,10 +31,8 @@ export function findingsOf(page: Page, of: readonly string[], but: readonly stri
 
 /** What axe finds in the parts that were laid down (new-parts.ts); null where the page drew some of them anew meanwhile. */
 export async function findingsIn(page: Page, of: readonly string[]): Promise<Finding[] | null> {
-  const there = () => page.evaluate(() => window.parts.every((part) => part.isConnected));
-  if (!(await there())) return null;
   const found = await findings(page, of, [], true);
-  return (await there()) ? found : null;
+  return (await page.evaluate(() => window.parts.every((part) => part.isConnected))) ? found : null;
 }
 
 function findings(page: Page, of: readonly string[], but: readonly string[], inParts: boolean): Promise<Finding[]> {

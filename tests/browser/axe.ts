@@ -12,8 +12,9 @@ export interface Finding {
   places: string[];
 }
 
-/** Brings axe onto the page that stands there; the next page needs it anew. */
+/** Brings axe into the window that stands there, where it is not there yet: it stays until a page comes with its own scripts. */
 export async function bringAxe(page: Page): Promise<void> {
+  if (await page.evaluate(() => 'axe' in window)) return;
   await page.evaluate(SOURCE);
   await page.evaluate(rememberColours);
 }

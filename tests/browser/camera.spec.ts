@@ -1,13 +1,14 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import config from '../../playwright.config';
 import { piecesIn, place } from './gathering';
 import { expect, openFromList, test } from './world';
 
-/** What the browser's camera sees: a sheet on a desk, as motion JPEG. */
+/** What the browser's camera sees: a sheet on a desk, as motion JPEG, no larger than it takes to be found and recorded. */
 const seen = join(mkdtempSync(join(tmpdir(), 'vendro-camera-')), 'desk.mjpeg');
-const sheet = readFileSync('src/lib/ui/capture/simulated/noon-sight.jpg');
+const sheet = await sharp('src/lib/ui/capture/simulated/noon-sight.jpg').resize(600).jpeg().toBuffer();
 writeFileSync(seen, Buffer.concat([sheet, sheet]));
 
 const { launchOptions } = config.use ?? {};
@@ -17,6 +18,9 @@ test.use({
     args: [...(launchOptions?.args ?? []), `--use-file-for-fake-video-capture=${seen}`]
   }
 });
+
+// One process for both, which have a browser to themselves.
+test.describe.configure({ mode: 'default' });
 
 test('the camera takes a sheet that lies before it', async ({ world }) => {
   const ilse = await world.as('ilse', { at: '/courses/celestial-navigation', permissions: ['camera'] });

@@ -2,10 +2,9 @@ import type { Page } from '@playwright/test';
 import { findingsIn, findingsOf, type Finding } from './axe';
 
 /** What depends on how parts look: three quarters of what axe costs, and the same for parts that look the same. */
-const OF_SIZES = ['target-size'];
-const OF_LOOKS = ['color-contrast', ...OF_SIZES];
-/** What depends on width, and on how much there is to read. */
-const OF_ROOM = ['scrollable-region-focusable'];
+const OF_LOOKS = ['color-contrast', 'target-size'];
+/** What depends on width, and, of regions that scroll, on how much there is to read. */
+const OF_ROOM = ['target-size', 'scrollable-region-focusable'];
 
 /** By width, the kinds of parts that were asked in this process. */
 const asked = new Map<number, Set<number>>();
@@ -20,14 +19,15 @@ export async function findingsAnew(page: Page, of: readonly string[]): Promise<F
   const width = page.viewportSize()?.width ?? 0;
   const known = asked.get(width) ?? new Set();
   asked.set(width, known);
-  const inParts = await findingsInNewParts(page, known, of.length > 0 ? OF_LOOKS : OF_SIZES);
-  return [...(await findingsOf(page, of.length > 0 ? of : OF_ROOM, OF_LOOKS)), ...inParts];
+  if (of.length === 0) return findingsInNewParts(page, known, OF_ROOM);
+  const inParts = await findingsInNewParts(page, known, OF_LOOKS);
+  return [...(await findingsOf(page, of, OF_LOOKS)), ...inParts];
 }
 
 /** A page that has just come may draw parts anew while they are asked: then those are asked that took their place. */
 async function findingsInNewParts(page: Page, known: Set<number>, of: readonly string[]): Promise<Finding[]> {
   for (let time = 0; time < TIMES; time++) {
-    const kinds = await newParts(page, known);
+    const kinds = await newParts(page, known, of === OF_ROOM);
     const found = await findingsIn(page, of);
     if (found === null) continue;
     for (const kind of kinds) known.add(kind);
@@ -46,14 +46,18 @@ const TIMES = 20;
  * The parts are laid down on the page (`window.parts`), for `findingsIn` to read.
  *
  * @param known kinds of parts that were asked before
+ * @param room whether all that scrolls is asked besides, and of what is new only what can be pressed
  * @returns the kinds of all parts of this page
  */
-async function newParts(page: Page, known: ReadonlySet<number>): Promise<number[]> {
+async function newParts(page: Page, known: ReadonlySet<number>, room: boolean): Promise<number[]> {
   const kinds = await page.evaluate(kindsOnPage);
   const places = kinds.flatMap((kind, place) => (known.has(kind) ? [] : [place]));
-  await page.evaluate(layDownParts, places);
+  await page.evaluate(layDownParts, [places, room ? PRESSED : '*', room] as const);
   return kinds;
 }
+
+/** What anybody presses or goes to by key, and something besides. */
+const PRESSED = 'a, area, button, input, select, summary, textarea, [contenteditable], [role], [tabindex]';
 
 /**
  * The kind of each element, in the order of the document: a number that stands for what it is, how it looks, whether it says
@@ -94,9 +98,13 @@ function kindsOnPage(): number[] {
   });
 }
 
-/** The elements of these places, those alone that lie in none of the others. */
-function layDownParts(places: number[]): void {
-  const chosen = new Set(places.flatMap((place) => window.parts[place] ?? []));
+/** The elements of these places that are such, and all that scrolls where `room`: those alone that lie in none of the others. */
+function layDownParts([places, such, room]: readonly [number[], string, boolean]): void {
+  const scrolls = (part: Element) =>
+    (part.scrollHeight > part.clientHeight || part.scrollWidth > part.clientWidth) &&
+    /scroll|auto/.test(getComputedStyle(part).overflow);
+  const chosen = new Set(places.flatMap((place) => window.parts[place] ?? []).filter((part) => part.matches(such)));
+  if (room) for (const part of window.parts) if (scrolls(part)) chosen.add(part);
   window.parts = [...chosen].filter((part) => {
     for (let each = part.parentElement; each; each = each.parentElement) if (chosen.has(each)) return false;
     return true;

@@ -55,10 +55,16 @@ test('a slow line does not make it late: sealed before it was due, complete afte
 });
 
 test('a seal that runs out is said loudly on both sides, and what arrived is kept', async ({ world }) => {
-  const ilse = await world.as('ilse', { work: 'Zonation diagram' });
-  await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
-  const address = ilse.url();
+  const ilse = await world.as('ilse', { at: null });
+  const address = await world.addressOf('Zonation diagram');
+  // What reads files is lost on its way here: that is said, and the next press asks for it again.
+  const reader = /workers\/hash/;
+  await ilse.route(reader, (route) => route.abort());
+  await ilse.goto(address);
   await ilse.getByLabel('Add files to Diagram').setInputFiles(film(45));
+  await submit(ilse, /1 still arriving/);
+  await expect(bar(ilse).getByRole('alert')).toContainText('could not be reached');
+  await ilse.unroute(reader);
   await submit(ilse, /1 still arriving/);
   await expect(bar(ilse)).toContainText('Sealed, still arriving');
   // Sealed, nothing can be changed before the seal is broken.

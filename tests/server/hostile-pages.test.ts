@@ -9,7 +9,7 @@ import { smallCourse } from './kit';
 import { beginOf, openWindow, textOf } from './page-writer';
 
 // What never ends is ended sooner, so that the test is not as endless.
-vi.hoisted(() => (process.env.VENDRO_READING_SECONDS = '3'));
+vi.hoisted(() => (process.env.VENDRO_READING_SECONDS = '1.5'));
 
 /** Small, and endless to read: each of these cost seconds to minutes where it was read on the server's own thread. */
 const ENDLESS = { under: '_a_'.repeat(15_000), open: '::: {.answer #a}\n'.repeat(1200), deep: '>'.repeat(50_000) };

@@ -19,7 +19,7 @@ import { readDocument } from '$server/reading/read-document';
 import { hostileFiles, type HostileFile } from './hostile-files';
 
 // What never ends is ended sooner, so that the test is not as endless.
-vi.hoisted(() => (process.env.VENDRO_READING_SECONDS = '3'));
+vi.hoisted(() => (process.env.VENDRO_READING_SECONDS = '1.5'));
 
 const folder = mkdtempSync(join(tmpdir(), 'vendro-parsing-'));
 

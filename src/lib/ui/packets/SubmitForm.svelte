@@ -4,7 +4,7 @@
   import type { Found } from '$core/checks/check';
   import { invalidateAll } from '$app/navigation';
   import CheckSheet from '$ui/checks/CheckSheet.svelte';
-  import { act } from '$ui/forms/act';
+  import { act, UNREACHED } from '$ui/forms/act';
   import { whenScripted } from '$ui/forms/scripted.svelte';
   import type { Sealable } from '$ui/uploads/uploads.svelte';
 
@@ -23,7 +23,7 @@
   const { submits, formKey, found, teachers, seal, linksOld }: Props = $props();
   let busy = $state(false);
   let reading = $state(false);
-  let unread = $state(false);
+  let trouble = $state('');
   let coming = $state('');
   const scripted = whenScripted();
   let sheet = $state<ReturnType<typeof CheckSheet>>();
@@ -34,6 +34,7 @@
   let looking = $state(false);
   /** A page that does not answer must not hold a submit up for longer, in milliseconds. */
   const PATIENCE = 12_000;
+  const UNREADABLE = 'A file can no longer be read here. Take it off the list, or choose it again.';
 
   /** What the links lead to is looked at once more; what that finds stands on the sheet. */
   async function begin() {
@@ -58,13 +59,14 @@
   /** Bytes under way are sealed: what they are is read here, and the server waits for exactly that. */
   async function go() {
     coming = '';
+    trouble = '';
     if (seal !== null) {
       reading = true;
-      unread = false;
-      const files = await seal();
+      // What reads is fetched from the server, which may be away just now.
+      const files = await seal().catch(() => undefined);
       reading = false;
-      if (files === null) {
-        unread = true;
+      if (!files) {
+        trouble = files === null ? UNREADABLE : UNREACHED.data.problem;
         return;
       }
       if (files.length > 0) coming = JSON.stringify(files);
@@ -91,8 +93,6 @@
     onclick={direct ? undefined : () => void begin()}
     >{looking ? 'Looking at your links once more…' : reading ? 'Reading the files…' : submits}</button
   >
-  {#if unread}<p role="alert" class="mt-1 max-w-xs text-sm">
-      A file can no longer be read here. Take it off the list, or choose it again.
-    </p>{/if}
+  {#if trouble !== ''}<p role="alert" class="mt-1 max-w-xs text-sm">{trouble}</p>{/if}
 </form>
 <CheckSheet bind:this={sheet} {found} {submits} {stopped} {teachers} onsubmit={() => void go()} />

@@ -7,7 +7,7 @@ import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
 import { pace } from './lib/pace.mjs';
 import { runScript, say } from './lib/say.mjs';
 import { scratchInMemory } from './lib/scratch.mjs';
-import { whatFailed } from './lib/what-failed.mjs';
+import { howManyPassed, whatFailed } from './lib/what-failed.mjs';
 
 /**
  * `npm test`: everything, from a fresh checkout: types, lint, floors and format, unit tests, server tests on a
@@ -52,7 +52,8 @@ await runScript(async () => {
     const done = await run(command, env, output === 'shown');
     if (output === 'after') say(`\n── ${name}\n${done.said}`);
     const passed = done.code === 0;
-    return { name, passed, failed: passed ? [] : whatFailed(done.said), seconds: (performance.now() - begun) / 1000 };
+    const failed = passed ? [] : whatFailed(done.said);
+    return { name, passed, failed, seconds: (performance.now() - begun) / 1000, tests: howManyPassed(done.said) };
   };
   const results = [
     ...(
@@ -73,8 +74,9 @@ await runScript(async () => {
   await cluster.stop();
   clear();
   say('');
-  for (const { name, passed, failed, seconds } of results) {
-    say(`${passed ? 'passed' : 'FAILED'}  ${name} (${seconds.toFixed(0)} s)`);
+  for (const { name, passed, failed, seconds, tests } of results) {
+    const each = tests ? `, ${tests} of ${(seconds / tests).toFixed(1)} s` : '';
+    say(`${passed ? 'passed' : 'FAILED'}  ${name} (${seconds.toFixed(0)} s${each})`);
     for (const test of failed) say(`        ${test}`);
   }
   const passed = results.filter((result) => result.passed).length;

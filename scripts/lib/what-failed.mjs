@@ -18,6 +18,18 @@ export function whatFailed(said) {
   return [...new Set(failed)];
 }
 
+/**
+ * How many tests passed of what a run printed last; null where it counted none.
+ *
+ * @param {string} said what Vitest or Playwright printed, with or without colours
+ * @returns {number | null}
+ */
+export function howManyPassed(said) {
+  const counts = [...stripVTControlCharacters(said).matchAll(/^\s*(?:Tests\s.*?)?(\d+) passed\b/gm)];
+  const last = counts.at(-1)?.[1];
+  return last === undefined ? null : Number(last);
+}
+
 const LONGEST = 240;
 
 /** @param {string} line */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { whatFailed } from './what-failed.mjs';
+import { howManyPassed, whatFailed } from './what-failed.mjs';
 
 const SAID = `
  ✓ |core| src/lib/core/dates.test.ts (3 tests) 12ms
@@ -42,4 +42,12 @@ describe('what a run of tests says of those that failed', () => {
   it('keeps a line to a line', () => {
     expect(whatFailed(` FAIL  |core| a > b\n${'x'.repeat(10_000)}`)[0]).toHaveLength(240);
   });
+});
+
+it('counts the tests that passed, by either runner, and none where nothing was counted', () => {
+  const vitest =
+    ' Test Files  1 failed | 254 passed (255)\n      Tests  1 failed | \u001b[32m2076 passed\u001b[39m (2077)\n';
+  expect(howManyPassed(vitest)).toBe(2076);
+  expect(howManyPassed('  1 flaky\n    a.spec.ts:3:1 › 12 passed by\n  154 passed (9.2m)\n')).toBe(154);
+  expect(howManyPassed('passed  format (35 s)\n')).toBeNull();
 });

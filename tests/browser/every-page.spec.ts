@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { DomUtils, parseDocument } from 'htmlparser2';
 import { bringAxe, findingsOf } from './axe';
 import { invalidMarkup } from './markup';
 import { findingsAnew } from './new-parts';
@@ -25,10 +26,11 @@ test('every page of everybody is valid, accessible and fits', async ({ world }) 
   await world.sql(TIDINGS);
   const pages = await everyPage(world);
   const windows = new Map<string, Page>();
-  for (const { who, path } of inAllShapes(pages)) {
+  for (const { who, path, html } of inAllShapes(pages)) {
     const window = windows.get(who) ?? (await openedBy(world, who));
     windows.set(who, window);
     await turnTo(window, world.url + path);
+    await expect(window).toHaveTitle(titleOf(html));
     for (const problem of await problemsOf(window)) wrong.push(`${who} ${path} ${problem}`);
   }
   const markup = pages.filter(({ refused }) => !refused);
@@ -79,6 +81,22 @@ test('what looks as before is not asked again, and what looks otherwise is', asy
   expect(await faint('#aaaaaa', '#aaaaaa')).toBe(2);
   expect(await faint('#aaaaaa', '#333333')).toBe(0);
   expect(await faint('#aaaaaa', '#bbbbbb')).toBe(1);
+});
+
+test('where only room is asked, what is small and what scrolls out of reach of keys is found', async ({ page }) => {
+  const scrolls = (tabindex: string) =>
+    `<main><div ${tabindex} style="overflow: auto; height: 60px; width: 200px"><p>${'Limpets keep to the rock. '.repeat(40)}</p></div>
+     <button style="width: 9px; height: 9px; padding: 0">x</button><button style="width: 9px; height: 9px">y</button></main>`;
+  const found = async (content: string) => {
+    await page.setContent(content);
+    await bringAxe(page);
+    return (await findingsAnew(page, [])).map(({ rule }) => rule).sort();
+  };
+  await page.setViewportSize({ width: 333, height: 700 });
+  expect(await found(scrolls(''))).toEqual(['scrollable-region-focusable', 'target-size']);
+  // What was small before is not asked again; what scrolls is.
+  expect(await found(scrolls(''))).toEqual(['scrollable-region-focusable']);
+  expect(await found(scrolls('tabindex="0" role="region" aria-label="On limpets"'))).toEqual([]);
 });
 
 test('what a plain window holds is drawn as it looks, and what is faint there is found', async ({ world }) => {
@@ -151,6 +169,9 @@ async function turnTo(page: Page, address: string): Promise<void> {
   await page.evaluate(follow, address);
   await page.waitForURL(address);
 }
+
+const titleOf = (html: string) =>
+  DomUtils.textContent(DomUtils.getElementsByTagName('title', parseDocument(html), true, 1));
 
 function follow(address: string): void {
   document.adoptedStyleSheets = [];

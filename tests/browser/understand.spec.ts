@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import type { Asked } from './plain/page';
-import { expect, expectAccessible, openFromList, test } from './world';
+import { expect, expectAccessible, holdScripts, openFromList, test } from './world';
 
 const main = (page: Asked) => page.getByRole('main');
 
@@ -56,8 +56,12 @@ test('two hundred pages open at once and are paged through, fetching only what i
 });
 
 test('sound and film can be sought in', async ({ world }) => {
-  const ilse = await world.as('ilse', { work: 'Reading log' });
+  const ilse = await world.as('ilse', { at: null });
+  const come = await holdScripts(ilse);
+  await ilse.goto(await world.addressOf('Reading log'));
+  // What was opened before the scripts came stays open.
   await main(ilse).locator('summary').filter({ hasText: 'The bell' }).click();
+  come();
   const bell = main(ilse).getByLabel('The bell in chapter four');
   await expect(bell).toBeVisible();
   await expect.poll(() => bell.evaluate((sound: HTMLAudioElement) => Math.round(sound.duration))).toBe(3);

@@ -1,5 +1,6 @@
 <script lang="ts">
   import Icon from '$ui/icons/Icon.svelte';
+  import { unfolds } from '$ui/primitives/unfolds';
   import type { MaterialView } from '$core/courses/views';
   import { kindText } from '$core/materials/preview';
   import { sizeText } from '$core/materials/size-text';
@@ -12,7 +13,7 @@
   let open = $state(false);
 </script>
 
-<details bind:open class="border-b border-base-300">
+<details {@attach unfolds((now) => (open = now))} class="border-b border-base-300">
   <summary class="flex min-h-11 cursor-pointer items-center gap-2 py-1.5">
     <Icon name="book-open" />
     <span class="font-semibold underline underline-offset-2">{material.title}</span>

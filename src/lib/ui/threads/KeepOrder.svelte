@@ -1,5 +1,6 @@
 <script lang="ts">
   import type { PostView } from '$core/threads/views';
+  import { unfolds } from '$ui/primitives/unfolds';
   import { saidForm } from './said-form';
 
   interface Props {
@@ -44,7 +45,7 @@
     </details>
   {/if}
 {:else if !onFloor && !post.teaches && !post.mine}
-  <details bind:open={answering}>
+  <details {@attach unfolds((now) => (answering = now))}>
     <summary class="link cursor-pointer">Answer it for everybody …</summary>
     <form method="post" action="/said?/answerAll" use:saidForm={told} class="mt-1 grid gap-2">
       {@render about()}

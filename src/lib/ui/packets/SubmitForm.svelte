@@ -1,6 +1,7 @@
 <script lang="ts">
   import { reach } from '$ui/forms/reach';
   import { tick } from 'svelte';
+  import { applyAction } from '$app/forms';
   import type { Found } from '$core/checks/check';
   import { invalidateAll } from '$app/navigation';
   import CheckSheet from '$ui/checks/CheckSheet.svelte';
@@ -23,7 +24,6 @@
   const { submits, formKey, found, teachers, seal, linksOld }: Props = $props();
   let busy = $state(false);
   let reading = $state(false);
-  let trouble = $state('');
   let coming = $state('');
   const scripted = whenScripted();
   let sheet = $state<ReturnType<typeof CheckSheet>>();
@@ -59,15 +59,14 @@
   /** Bytes under way are sealed: what they are is read here, and the server waits for exactly that. */
   async function go() {
     coming = '';
-    trouble = '';
     if (seal !== null) {
       reading = true;
       // What reads is fetched from the server, which may be away just now.
       const files = await seal().catch(() => undefined);
       reading = false;
       if (!files) {
-        trouble = files === null ? UNREADABLE : UNREACHED.data.problem;
-        return;
+        const problem = files === null ? UNREADABLE : UNREACHED.data.problem;
+        return applyAction({ ...UNREACHED, data: { problem } });
       }
       if (files.length > 0) coming = JSON.stringify(files);
     }
@@ -93,6 +92,5 @@
     onclick={direct ? undefined : () => void begin()}
     >{looking ? 'Looking at your links once more…' : reading ? 'Reading the files…' : submits}</button
   >
-  {#if trouble !== ''}<p role="alert" class="mt-1 max-w-xs text-sm">{trouble}</p>{/if}
 </form>
 <CheckSheet bind:this={sheet} {found} {submits} {stopped} {teachers} onsubmit={() => void go()} />

@@ -61,6 +61,7 @@ test('a seal that runs out is said loudly on both sides, and what arrived is kep
   const reader = /workers\/hash/;
   await ilse.route(reader, (route) => route.abort());
   await ilse.goto(address);
+  await expect(ilse.getByRole('heading', { level: 1 })).toContainText('Zonation diagram');
   await ilse.getByLabel('Add files to Diagram').setInputFiles(film(45));
   await submit(ilse, /1 still arriving/);
   await expect(bar(ilse).getByRole('alert')).toContainText('could not be reached');

@@ -28,6 +28,8 @@ import { readTheme } from './routes/shared/theme';
 
 /** Largest body of a request that carries no file. The longest remark fits several times. */
 const FORM_LIMIT = 256 * 1024;
+/** The letters of every page, in text and in headings. They are asked for with the page: what comes later moves what is read. */
+const EVERYWHERE = /-latin-(wght|700)-.*\.woff2$/;
 /** Largest body of what was written on a page between two pauses: a long text that is pasted at once. */
 const PAGE_LIMIT = 2.2 * 1024 * 1024;
 const WRITTEN = /^\/((assignments\/[^/]+\/pages|marking\/[^/]+\/parts)\/[^/]+|plan\/calendars)$/;
@@ -82,7 +84,7 @@ const answer: Handle = async ({ event, resolve }) => {
   const respond = () =>
     resolve(event, {
       ...dressed,
-      preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && path.includes('-latin-wght-'))
+      preload: ({ type, path }) => type === 'js' || type === 'css' || (type === 'font' && EVERYWHERE.test(path))
     });
   const response = await askingFor(event.locals.person?.id ?? 'nobody', respond);
   protect(response, event);

@@ -62,7 +62,7 @@ describe('which modules of the browser share a file', () => {
     const pages = ['desk', 'shelf', 'grades', 'plan'];
     const places = shareOut([
       ...pages.map((id, place) => page(id, 'words', ...(place < 2 ? ['row'] : []))),
-      module('row', 9000, ['words']),
+      module('row', 40_000, ['words']),
       module('words', 20_000)
     ]);
     expect(places.get('words')).toBeLessThan(places.get('row') ?? Infinity);

@@ -3,17 +3,25 @@ import { beforeEach, expect, test, vi } from 'vitest';
 /** A page whose pauses are made by hand; each is one task. */
 let pauses: Array<() => void> = [];
 const pause = () => pauses.shift()?.();
+/** Milliseconds that each thing takes, by a clock that nothing else moves. */
+let taking = 0;
 
 async function fresh() {
   vi.resetModules();
   pauses = [];
+  let now = 0;
+  taking = 20;
+  vi.spyOn(performance, 'now').mockImplementation(() => (now += taking));
   vi.stubGlobal('requestIdleCallback', (perform: () => void) => pauses.push(perform));
   return (await import('./when-idle')).whenIdle;
 }
 
-beforeEach(() => vi.unstubAllGlobals());
+beforeEach(() => {
+  vi.unstubAllGlobals();
+  vi.restoreAllMocks();
+});
 
-test('one thing is done at each pause, in the order in which they asked', async () => {
+test('one thing that takes long is done at each pause, in the order in which they asked', async () => {
   const whenIdle = await fresh();
   const done: string[] = [];
   for (const name of ['a', 'b', 'c']) whenIdle(() => done.push(name));
@@ -24,6 +32,17 @@ test('one thing is done at each pause, in the order in which they asked', async 
   pause();
   expect(done).toEqual(['a', 'b', 'c']);
   expect(pauses).toHaveLength(0);
+});
+
+test('as much is done at one pause as a press can wait for, and what else there is at the next', async () => {
+  const whenIdle = await fresh();
+  taking = 6;
+  const done: string[] = [];
+  for (const name of ['a', 'b', 'c', 'd', 'e']) whenIdle(() => done.push(name));
+  pause();
+  expect(done).toEqual(['a', 'b', 'c']);
+  pause();
+  expect([done.length, pauses.length]).toEqual([5, 0]);
 });
 
 test('what lies within something comes before what stands after it', async () => {

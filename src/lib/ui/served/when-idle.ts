@@ -1,5 +1,7 @@
 /** The longest that a part waits for a pause of the page, in milliseconds. */
 const PATIENCE = 400;
+/** What is done at one pause begins within this many milliseconds: a press waits no longer for it than for one drawing. */
+const PAUSE = 16;
 
 /** What waits, in the order of the page. */
 let waiting: Array<() => void> = [];
@@ -8,8 +10,8 @@ let within: Array<() => void> | null = null;
 let asked = false;
 
 /**
- * Does something as soon as the page has nothing else to do, one thing at a time and in the order in which they asked: each
- * in a task of its own, so that a press in between is answered.
+ * Does something as soon as the page has nothing else to do, in the order in which they asked: as much at a time as makes a
+ * press wait for no longer than a page takes to be drawn once, since after each time it is drawn anew.
  *
  * @returns takes it back
  */
@@ -30,6 +32,16 @@ function ask() {
 
 function next() {
   asked = false;
+  const began = performance.now();
+  try {
+    do performFirst();
+    while (waiting.length > 0 && performance.now() - began < PAUSE);
+  } finally {
+    if (waiting.length > 0) ask();
+  }
+}
+
+function performFirst() {
   const inner: Array<() => void> = [];
   within = inner;
   try {
@@ -37,6 +49,5 @@ function next() {
   } finally {
     within = null;
     waiting = [...inner, ...waiting];
-    if (waiting.length > 0) ask();
   }
 }

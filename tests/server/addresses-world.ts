@@ -14,6 +14,7 @@ import { Readable } from 'node:stream';
 import { ENDING, FIXED, OF_NOTHING } from './addresses-lists';
 import { everyAddress, type Address } from './every-address';
 import { at, attach, handIn, key, MONDAY, officePerson, packetOf, person, smallCourse } from './kit';
+import { askPlainly, type Answered } from './ask-plainly';
 import { cookieOf, serve, type Served } from './served';
 
 export const nameOf = ({ route, method, action }: Address) =>
@@ -242,34 +243,34 @@ export async function ask(
   cookie: string,
   fields: Record<string, string> | string | FormData = body,
   drawn = true
-): Promise<{ status: number; location: string; text: string }> {
+): Promise<Answered> {
   const { method } = address;
   const safe = method === 'GET' || method === 'OPTIONS' || method === 'HEAD';
   const isForm = address.action !== null;
   const as: Record<string, string> = drawn
     ? { accept: 'text/html' }
     : { accept: 'application/json', 'x-sveltekit-action': 'true' };
-  const answer = await fetch(served.url + path, {
+  const headers = { cookie, origin: served.url, ...(isForm && as) };
+  if (fields instanceof FormData) return askWithFiles(path, method, headers, fields);
+  const { type, body } = safe ? { type: null, body: null } : written(fields, isForm);
+  return askPlainly(served.url + path, {
     method,
-    redirect: 'manual',
-    signal: AbortSignal.timeout(20_000),
-    headers: {
-      cookie,
-      origin: served.url,
-      ...(isForm && as),
-      ...(!safe && !isForm && { 'content-type': 'application/json' })
-    },
-    body: safe ? null : payloadOf(fields, isForm)
+    headers: { ...headers, ...(type && { 'content-type': type }) },
+    body
   });
-  // A stream of events has no end.
-  const text = answer.headers.get('content-type')?.startsWith('text/event-stream') ? '' : await answer.text();
-  if (text === '') await answer.body?.cancel().catch(() => undefined);
-  return { status: answer.status, location: answer.headers.get('location') ?? '', text };
 }
 
-function payloadOf(fields: Record<string, string> | string | FormData, isForm: boolean): BodyInit {
-  if (typeof fields === 'string' || fields instanceof FormData) return fields;
-  return isForm ? new URLSearchParams(fields) : JSON.stringify(fields);
+/** Words as they stand are what a form with files would bring, or JSON: the start of one. */
+function written(fields: Record<string, string> | string, isForm: boolean): { type: string; body: string } {
+  if (!isForm) return { type: 'application/json', body: typeof fields === 'string' ? fields : JSON.stringify(fields) };
+  if (typeof fields === 'string') return { type: 'multipart/form-data; boundary=b', body: fields };
+  return { type: 'application/x-www-form-urlencoded', body: new URLSearchParams(fields).toString() };
+}
+
+async function askWithFiles(path: string, method: string, headers: Record<string, string>, body: FormData) {
+  const signal = AbortSignal.timeout(20_000);
+  const answer = await fetch(served.url + path, { method, redirect: 'manual', signal, headers, body });
+  return { status: answer.status, location: answer.headers.get('location') ?? '', text: await answer.text() };
 }
 
 /** Everything that is kept, but what only says that somebody was there. */

@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import pg from 'pg';
 import { ensureDatabase } from '../scripts/lib/cluster.mjs';
+import { migrated } from '../scripts/lib/migrated.mjs';
 import { DEMO_NOW as NOW } from '../scripts/lib/demo-template.mjs';
 import type { Stage } from './stage';
 
@@ -17,7 +18,7 @@ export interface DemoWorld {
 export async function openDemo(stage: Stage, name: string): Promise<DemoWorld> {
   await ensureDatabase(stage.cluster, name);
   const env = { DATABASE_URL: stage.cluster.url(name), VENDRO_NOW: NOW, VENDRO_CLOCK: 'frozen' };
-  await stage.script('src/lib/server/db/migrate.command.ts', [], env);
+  await migrated(env);
   await stage.script('demo/load.command.ts', [], env);
   const app = await stage.serve('build/index.js', env);
   const client = new pg.Client({ connectionString: env.DATABASE_URL });

@@ -3,8 +3,9 @@ import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { startThrowAwayCluster, ensureDatabase, type Cluster } from '../scripts/lib/cluster.mjs';
+import { migrated } from '../scripts/lib/migrated.mjs';
 import { freePort } from '../scripts/lib/ports.mjs';
-import { run, runTypeScript } from '../scripts/lib/run.mjs';
+import { run } from '../scripts/lib/run.mjs';
 import { SERVER_FLAGS } from '../scripts/lib/server-flags.mjs';
 
 /** What is measured: a ratio to a floor of the same run, or a number with a bound. */
@@ -42,7 +43,7 @@ export async function onStage(play: (stage: Stage) => Promise<void>): Promise<vo
   await ensureDatabase(cluster, 'bench');
   const database = cluster.url('bench');
   const env = { DATABASE_URL: database, VENDRO_DATA: data, VENDRO_RESERVE_MIB: '0' };
-  await runTypeScript('src/lib/server/db/migrate.command.ts', env);
+  await migrated(env);
   try {
     await play({
       cluster,

@@ -1,7 +1,7 @@
 import { database } from '../src/lib/server/db/connection';
 import { demoAccounts } from '../src/lib/server/db/settings';
 
-/** `node --import tsx demo/accounts.command.ts`: names the demo's accounts, and nothing where no demo is loaded. */
+/** Names the demo's accounts, and nothing where no demo is loaded. */
 const demo = await demoAccounts();
 if (demo) {
   const lines = demo.accounts.map(({ handle, name, about }) => `  ${handle.padEnd(8)} ${name}, ${about}\n`);

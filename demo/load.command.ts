@@ -1,5 +1,5 @@
-import { z } from 'zod';
-import { database, select } from '../src/lib/server/db/connection';
+import { database } from '../src/lib/server/db/connection';
+import { isEmpty } from '../src/lib/server/db/is-empty';
 import { migrate } from '../src/lib/server/db/migrate';
 import { loadDemo } from './load';
 
@@ -8,8 +8,7 @@ if (process.argv.includes('--anew')) {
   await database.query('drop schema public cascade; create schema public');
   await migrate();
 }
-const [row] = await select(z.object({ empty: z.boolean() }), 'select not exists (select 1 from people) as empty');
-if (row?.empty) {
+if (await isEmpty()) {
   const begun = performance.now();
   const quiet = !process.stdout.isTTY;
   process.stdout.write('· Loading the demo world …\n');

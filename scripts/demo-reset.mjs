@@ -1,11 +1,11 @@
-import { ensureInstalled, ensureParserBuilt } from './lib/fresh.mjs';
+import { ensureInstalled, ensureProgramsBuilt } from './lib/fresh.mjs';
 import { runScript, say } from './lib/say.mjs';
 import { openWorld, prepareWorld } from './lib/world.mjs';
 
 /** `npm run demo:reset`: empties the database and loads the demo world anew, anchored to today. */
 await runScript(async () => {
   await ensureInstalled();
-  await ensureParserBuilt();
+  await ensureProgramsBuilt();
   const world = await openWorld();
   await prepareWorld(world.env, { anew: true });
   // A server that runs on the same cluster goes on; only a cluster that was started for this is stopped again.

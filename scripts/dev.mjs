@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { ensureInstalled, ensureParserBuilt } from './lib/fresh.mjs';
+import { ensureInstalled, ensureProgramsBuilt } from './lib/fresh.mjs';
 import { runScript, say } from './lib/say.mjs';
 import { openWorld, prepareWorld } from './lib/world.mjs';
 
@@ -7,7 +7,7 @@ import { openWorld, prepareWorld } from './lib/world.mjs';
 await runScript(async () => {
   const port = process.env.PORT ?? '5280';
   await ensureInstalled();
-  await ensureParserBuilt();
+  await ensureProgramsBuilt();
   const world = await openWorld();
   await prepareWorld(world.env);
   const env = { ...process.env, ...world.env, ORIGIN: `http://127.0.0.1:${port}` };

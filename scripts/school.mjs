@@ -1,7 +1,7 @@
 import { createInterface } from 'node:readline/promises';
 import { parseArgs } from 'node:util';
-import { ensureInstalled } from './lib/fresh.mjs';
-import { run } from './lib/run.mjs';
+import { ensureInstalled, ensureProgramsBuilt } from './lib/fresh.mjs';
+import { runProgram } from './lib/programs.mjs';
 import { runScript, say, Trouble } from './lib/say.mjs';
 import { openWorld, prepareWorld } from './lib/world.mjs';
 
@@ -30,6 +30,7 @@ await runScript(async () => {
   const { values } = parseArgs({ options });
   const given = await answers(/** @type {Record<string, string | undefined>} */ (values));
   await ensureInstalled();
+  await ensureProgramsBuilt();
   const world = await openWorld();
   process.env.VENDRO_DEMO = 'none';
   await prepareWorld(world.env);
@@ -40,9 +41,7 @@ await runScript(async () => {
     office: { name: given['office-name'], handle: given['office-account'], email: given['office-mail'] },
     teacher: { name: given['teacher-name'], handle: given['teacher-account'], email: given['teacher-mail'] }
   });
-  const command = ['--import', 'tsx', 'src/lib/server/school/make-school.command.ts', school];
-  const env = { ...process.env, ...world.env, ORIGIN: origin };
-  const links = await run(process.execPath, command, { quiet: true, env })
+  const links = await runProgram('make-school', { ...world.env, ORIGIN: origin }, { args: [school], quiet: true })
     .then((printed) => JSON.parse(printed.trim().split('\n').at(-1) ?? '{}'))
     .catch((error) => {
       throw new Trouble(String(error.message).split('\n').slice(1).join('\n').trim() || error.message);

@@ -5,7 +5,7 @@ import { dataFolder } from './lib/folders.mjs';
 import { ensureBuilt, ensureInstalled } from './lib/fresh.mjs';
 import { SERVER_FLAGS } from './lib/server-flags.mjs';
 import { isPortFree } from './lib/ports.mjs';
-import { runTypeScript } from './lib/run.mjs';
+import { runProgram } from './lib/programs.mjs';
 import { runScript, say, Trouble } from './lib/say.mjs';
 import { supervise } from './lib/supervise.mjs';
 import { openWorld, prepareWorld } from './lib/world.mjs';
@@ -56,7 +56,7 @@ await runScript(async () => {
   up = true;
   say(`\nVendro is at ${origin}   (Ctrl-C stops it; its data stays)\n`);
   // Whatever keeps the list of accounts from being printed keeps nobody from using what runs.
-  await runTypeScript('demo/accounts.command.ts', world.env).catch((error) => say(`(${error.message})`));
+  await runProgram('demo-accounts', world.env).catch((error) => say(`(${error.message})`));
 });
 
 /**

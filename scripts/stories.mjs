@@ -1,14 +1,14 @@
 import { spawn } from 'node:child_process';
 import { startThrowAwayCluster } from './lib/cluster.mjs';
 import { ensurePackages } from './lib/debian.mjs';
-import { ensureInstalled, ensureParserBuilt } from './lib/fresh.mjs';
+import { ensureInstalled, ensureProgramsBuilt } from './lib/fresh.mjs';
 import { runScript } from './lib/say.mjs';
 
 /** `npm run stories [-- N]`: plays ten thousand random life stories (or N) through server and core, and compares. */
 await runScript(async () => {
   await ensurePackages(['postgresql']);
   await ensureInstalled();
-  await ensureParserBuilt();
+  await ensureProgramsBuilt();
   const cluster = await startThrowAwayCluster();
   const env = { ...process.env, VENDRO_TEST_CLUSTER: cluster.url('postgres'), STORIES: process.argv[2] ?? '10000' };
   const args = ['vitest', 'run', '--project', 'server', 'tests/server/stories.test.ts'];

@@ -1,8 +1,8 @@
 import { resolve } from 'node:path';
 import { ensurePackages } from './debian.mjs';
-import { ensureInstalled, ensureParserBuilt } from './fresh.mjs';
+import { ensureInstalled, ensureProgramsBuilt } from './fresh.mjs';
 import { newestPostgres } from './postgres-binaries.mjs';
-import { runTypeScript } from './run.mjs';
+import { runProgram } from './programs.mjs';
 import { runScript, Trouble } from './say.mjs';
 import { openWorld } from './world.mjs';
 
@@ -21,14 +21,14 @@ export async function keepOrRestore(what) {
       );
     await ensurePackages(['postgresql']);
     await ensureInstalled();
-    await ensureParserBuilt();
+    await ensureProgramsBuilt();
     const served = (await fetch(`http://127.0.0.1:${process.env.PORT ?? 5280}/healthz`).catch(() => null)) !== null;
     if (what === 'restore' && served)
       throw new Trouble('Vendro is running. Stop it first: a backup is restored into an empty place.');
     const world = await openWorld();
     try {
       const args = [what, resolve(folder), newestPostgres() ?? ''];
-      await runTypeScript('src/lib/server/backup/backup.command.ts', world.env, args);
+      await runProgram('backup', world.env, { args });
     } finally {
       if (!served) await world.stop();
     }

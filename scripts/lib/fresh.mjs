@@ -1,6 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { PROGRAMS } from './programs.mjs';
 import { run } from './run.mjs';
 import { step } from './say.mjs';
 
@@ -13,12 +14,13 @@ export async function ensureInstalled() {
   writeFileSync(stamp, wanted);
 }
 
-/** Builds the program of the parsing processes when its sources are not those of the last build. Takes about a second. */
-export async function ensureParserBuilt() {
+/** Builds the programs beside the server when their sources are not those of the last build. Takes about two seconds. */
+export async function ensureProgramsBuilt() {
   await ensureSynced();
-  const sources = [...filesBelow('src/lib/server'), ...filesBelow('src/lib/core')];
-  await buildUnlessSame('build-parser', [...sources, 'package-lock.json', 'vite.parser.config.ts'], (vite) =>
-    run(process.execPath, [vite, 'build', '--config', 'vite.parser.config.ts', '--logLevel', 'error'], PRODUCTION)
+  const sources = [...filesBelow('src/lib/server'), ...filesBelow('src/lib/core'), PROGRAMS['demo-accounts']];
+  const settings = ['package-lock.json', 'vite.programs.config.ts', 'scripts/lib/programs.mjs'];
+  await buildUnlessSame('build-programs', [...sources, ...settings], (vite) =>
+    run(process.execPath, [vite, 'build', '--config', 'vite.programs.config.ts', '--logLevel', 'error'], PRODUCTION)
   );
 }
 
@@ -28,9 +30,9 @@ async function ensureSynced() {
   await run(process.execPath, [join('node_modules', '@sveltejs', 'kit', 'svelte-kit.js'), 'sync'], { quiet: true });
 }
 
-/** Builds the application, and the program of its parsing processes, when their sources are not those of the last build. */
+/** Builds the application, and the programs beside it, when their sources are not those of the last build. */
 export async function ensureBuilt() {
-  await ensureParserBuilt();
+  await ensureProgramsBuilt();
   const settings = ['package-lock.json', 'svelte.config.js', 'vite.config.ts', 'tsconfig.json'];
   await buildUnlessSame('build', [...filesBelow('src'), ...filesBelow('static'), ...settings], (vite) =>
     step('Building the application', () => run(process.execPath, [vite, 'build', '--logLevel', 'error'], PRODUCTION))

@@ -1,8 +1,9 @@
 import { ensureDatabase, startCluster } from './cluster.mjs';
 import { ensurePackages } from './debian.mjs';
 import { dataFolder } from './folders.mjs';
-import { run, runTypeScript } from './run.mjs';
-import { say, step, Trouble } from './say.mjs';
+import { migrated } from './migrated.mjs';
+import { runTypeScript } from './run.mjs';
+import { say, step } from './say.mjs';
 
 /** Where the simulated site of the demo answers on loopback. */
 const SITE_PORT = '5281';
@@ -25,16 +26,6 @@ export async function openWorld() {
   return { env: { DATABASE_URL: cluster.url('vendro'), ...own }, stop: cluster.stop, watch };
 }
 
-/** @param {Record<string, string>} env */
-async function migrated(env) {
-  const command = ['--import', 'tsx', 'src/lib/server/db/migrate.command.ts'];
-  const done = await run(process.execPath, command, { quiet: true, env: { ...process.env, ...env } }).catch((error) => {
-    // What it said stands after the line that says how it ended; the last of it is the reason, in one sentence.
-    throw new Trouble(String(error.message).trim().split('\n').at(-1));
-  });
-  if (done !== '') say(done.trimEnd());
-}
-
 /**
  * Brings the schema up to date and, where the database is empty, loads the demo world.
  *
@@ -42,7 +33,10 @@ async function migrated(env) {
  * @param {{ anew?: boolean }} [options] `anew` empties the database first
  */
 export async function prepareWorld(env, { anew = false } = {}) {
-  if (!anew) await step('Bringing the database up to date', () => migrated(env));
-  if (process.env.VENDRO_DEMO !== 'none' || anew)
+  const { done, empty } = anew
+    ? { done: [], empty: true }
+    : await step('Bringing the database up to date', () => migrated(env));
+  if (done.length > 0) say(done.join('\n'));
+  if (anew || (empty && process.env.VENDRO_DEMO !== 'none'))
     await runTypeScript('demo/load.command.ts', env, anew ? ['--anew'] : []);
 }

@@ -19,7 +19,7 @@ const restored = (process.env.DATABASE_URL ?? '').replace(/\/[^/]*$/, `/${name}`
 afterAll(() => [folder, elsewhere].forEach((one) => rmSync(one, { recursive: true, force: true })));
 
 async function command(what: string, env: Record<string, string> = {}) {
-  const args = ['--import', 'tsx', 'src/lib/server/backup/backup.command.ts', what, folder, newestPostgres() ?? ''];
+  const args = [join('build-programs', 'backup.js'), what, folder, newestPostgres() ?? ''];
   return promisify(execFile)(process.execPath, args, { env: { ...process.env, VENDRO_LOG: 'silent', ...env } }).then(
     ({ stdout }) => ({ code: 0, said: stdout }),
     (error: { code: number; stdout: string; stderr: string }) => ({

@@ -51,7 +51,7 @@ const Environment = z.object({
   /** What reading one file may cost, in seconds of the processor's time, where that is not what limits.ts says. */
   VENDRO_READING_SECONDS: z.coerce.number().positive().max(120).optional(),
   /** The program of the parsing processes, as `npm start` builds it. */
-  VENDRO_PARSER: z.string().default(join('build-parser', 'process.js')),
+  VENDRO_PARSER: z.string().default(join('build-programs', 'process.js')),
   /** LibreOffice's program, which makes pages of presentations and other office files. Without it they are outlined. */
   VENDRO_OFFICE: z.string().default('/usr/bin/soffice'),
   VENDRO_MAIL_FROM: z.email().default('desk@vendro.example'),

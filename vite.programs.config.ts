@@ -1,13 +1,15 @@
 import { resolve } from 'node:path';
 import { defineConfig } from 'vite';
+import { PROGRAMS } from './scripts/lib/programs.mjs';
 
-/** Builds the program of the parsing processes (src/lib/server/parsing), which the server starts apart from itself. */
+/** Builds what is started apart from the server. */
 export default defineConfig({
   resolve: { alias: { $core: resolve('src/lib/core'), $server: resolve('src/lib/server') } },
   publicDir: false,
   build: {
-    ssr: 'src/lib/server/parser/process.ts',
-    outDir: 'build-parser',
+    ssr: true,
+    rolldownOptions: { input: PROGRAMS },
+    outDir: 'build-programs',
     emptyOutDir: true,
     target: 'node20',
     minify: false

@@ -1,0 +1,23 @@
+import { join } from 'node:path';
+import { run } from './run.mjs';
+
+/** What is started apart from the server, each built from its source: reading the sources of the server as TypeScript takes seconds. */
+export const PROGRAMS = {
+  /** The parsing processes, which the server starts itself (src/lib/server/parsing). */
+  process: 'src/lib/server/parser/process.ts',
+  migrate: 'src/lib/server/db/migrate.command.ts',
+  backup: 'src/lib/server/backup/backup.command.ts',
+  'make-school': 'src/lib/server/school/make-school.command.ts',
+  'demo-accounts': 'demo/accounts.command.ts'
+};
+
+/**
+ * Runs one of them to its end.
+ *
+ * @param {keyof typeof PROGRAMS} name
+ * @param {NodeJS.ProcessEnv} env beside what is set here
+ * @param {{ args?: string[], quiet?: boolean }} [options]
+ * @returns {Promise<string>} what a quiet one printed
+ */
+export const runProgram = (name, env, { args = [], quiet = false } = {}) =>
+  run(process.execPath, [join('build-programs', `${name}.js`), ...args], { quiet, env: { ...process.env, ...env } });

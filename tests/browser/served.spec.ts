@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { piecesIn } from './gathering';
+import { piecesIn, place } from './gathering';
 import { expect, expectAccessible, file, holdScripts, test } from './world';
 
 /** A page that never has time: its parts wake by being touched alone. */
@@ -49,9 +49,18 @@ test('what was chosen before the scripts came is taken, though the page never re
   const ilse = await restless(await world.as('ilse'));
   const come = await holdScripts(ilse);
   await ilse.goto(await world.addressOf('Field report'));
+  // What is pressed stays where it is when the scripts come.
+  const ofTheShelf = place(ilse, 'Photographs').getByRole('button', { name: /^From the Shelf/ });
+  const stood = (await ofTheShelf.boundingBox())?.x;
+  const send = place(ilse, 'Also').getByRole('button', { name: 'Add', exact: true });
+  await expect(send).toBeHidden();
   await ilse.getByLabel('Add files to Also').setInputFiles(file('early.txt', 'chosen on a slow line'));
+  // It could be sent, should they never come.
+  await expect(send).toBeVisible();
   come();
   await expect(piecesIn(ilse, 'Also')).toHaveText(['early.txt']);
+  await expect(send).toHaveCount(0);
+  expect((await ofTheShelf.boundingBox())?.x).toBe(stood);
 });
 
 test('a part that sleeps shows what changed elsewhere', async ({ world }) => {

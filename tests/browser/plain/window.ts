@@ -29,7 +29,7 @@ export class PlainWindow {
         document: () => this.dom.window.document,
         press: (element) => this.press(element),
         send: (form, by) => this.send(form, by),
-        choose: (field, files) => void this.chosen.set(field, files),
+        choose: (field, files) => this.choose(field, files),
         again: () => this.again()
       },
       [],
@@ -117,6 +117,12 @@ export class PlainWindow {
   private ask(address: string): Promise<Response> {
     const headers = { cookie: this.cookie() };
     return fetch(new URL(address, this.origin), { redirect: 'manual', headers });
+  }
+
+  /** Its own list of files cannot be filled; it no longer lacks any. */
+  private choose(field: Element, files: File[]): void {
+    this.chosen.set(field, files);
+    if (files.length > 0) field.removeAttribute('required');
   }
 
   /** Presses what stands there, as a pointer does. @throws where nothing would come of that without scripts */

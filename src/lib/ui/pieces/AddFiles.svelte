@@ -42,26 +42,28 @@
 <form method="post" action="?/addFiles" enctype="multipart/form-data" class="contents">
   <input type="hidden" name="deliverable" value={deliverableId ?? ''} />
   <input type="hidden" name="key" value={formKey} />
-  <!-- A plain file field, so that it works before JavaScript arrives; then its label alone is the button. -->
+  <!-- Its label alone is the button, before the scripts come as after, so that nothing moves under the pointer then. Where
+       scripts are off it is a plain file field (static/without-scripts.css). -->
   <input
     {id}
     bind:this={field}
     type="file"
     name="files"
+    required
     multiple={wants.howMany?.to !== 1}
     accept={acceptOf(wants.types)}
     onchange={chosen}
-    class={scripted.yes ? 'peer sr-only' : 'file-input order-1 max-w-full file-input-sm'}
+    class="plain-file peer sr-only"
   />
   <label
     for={id}
-    class={scripted.yes
-      ? 'btn btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-offset-2 peer-focus-visible:outline-accent'
-      : 'inline-flex items-center gap-2 text-sm font-medium'}
+    class="btn btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-offset-2 peer-focus-visible:outline-accent"
   >
     <Icon name="plus" />
     {replaces ? 'Another in its place' : 'Add files'} <span class="sr-only">{replaces ? 'in' : 'to'} {place}</span>
   </label>
-  {#if !scripted.yes}<button class="btn order-2 btn-sm">Add</button>{/if}
+  <noscript class="order-2"><button class="btn btn-sm">Add</button></noscript>
+  <!-- What was chosen is sent without the scripts where they do not come. -->
+  {#if !scripted.yes}<button class="needs-scripts btn hidden btn-sm peer-valid:inline-flex">Add</button>{/if}
   <span class="order-4 text-sm opacity-80">Up to {sizeText(largest)} each</span>
 </form>

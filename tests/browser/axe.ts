@@ -24,38 +24,56 @@ export async function bringAxe(page: Page): Promise<void> {
  *
  * What the reader of PDFs measures letters on has no size, and stands outside of everything: it is left out.
  *
- * @param of tags of rules, or rules @param but rules that are not asked
+ * @param of tags of rules, or rules
  */
-export function findingsOf(page: Page, of: readonly string[], but: readonly string[] = []): Promise<Finding[]> {
-  return findings(page, of, but, false);
+export function findingsOf(page: Page, of: readonly string[]): Promise<Finding[]> {
+  return page.evaluate(run, { of: [...of], inParts: [], only: false });
 }
 
 /** What axe finds in the parts that were laid down (new-parts.ts); null where the page drew some of them anew meanwhile. */
-export async function findingsIn(page: Page, of: readonly string[]): Promise<Finding[] | null> {
-  const found = await findings(page, of, [], true);
+export function findingsIn(page: Page, of: readonly string[]): Promise<Finding[] | null> {
+  return unlessDrawnAnew(page, { of: [...of], inParts: [], only: true });
+}
+
+/**
+ * What axe finds on the page in one go, some rules being asked of the parts alone that were laid down: each time it is asked
+ * it reads the whole page first. Null where the page drew some of them anew meanwhile.
+ */
+export function findingsWith(page: Page, of: readonly string[], inParts: readonly string[]): Promise<Finding[] | null> {
+  return unlessDrawnAnew(page, { of: [...of], inParts: [...inParts], only: false });
+}
+
+async function unlessDrawnAnew(page: Page, asked: Asked): Promise<Finding[] | null> {
+  const found = await page.evaluate(run, asked);
   return (await page.evaluate(() => window.parts.every((part) => part.isConnected))) ? found : null;
 }
 
-function findings(page: Page, of: readonly string[], but: readonly string[], inParts: boolean): Promise<Finding[]> {
-  return page.evaluate(
-    async ([asked, off, parts]) => {
-      const runOnly = [...asked];
-      const exclude = ['.hiddenCanvasElement'];
-      const laidDown = parts ? window.parts.filter((part) => part.isConnected) : [];
-      const context = parts ? { include: laidDown, exclude } : { exclude };
-      if (parts && laidDown.length === 0) return [];
-      const rules = Object.fromEntries(off.map((rule) => [rule, { enabled: false }]));
-      // No rule that is asked needs the sheets of the page fetched again.
-      const options = { runOnly, rules, resultTypes: ['violations' as const], preload: false };
-      const { violations } = await window.axe.run(context, options);
-      return violations.map(({ id, impact, nodes }) => ({
-        rule: id,
-        impact: impact ?? '',
-        places: nodes.map((node) => `${node.target.join(' ')} ${node.html.slice(0, 80)}`)
-      }));
-    },
-    [[...of], [...but], inParts] as const
-  );
+/** What is asked of axe: rules by their tags or names, those `inParts` of the parts alone; all of them, where `only`. */
+interface Asked {
+  of: string[];
+  inParts: string[];
+  only: boolean;
+}
+
+async function run({ of, inParts, only }: Asked): Promise<Finding[]> {
+  const exclude = ['.hiddenCanvasElement'];
+  const parts = only || inParts.length > 0 ? window.parts.filter((part) => part.isConnected) : [];
+  if (only && parts.length === 0) return [];
+  const lookFor = (selector: string) => window.axe.configure({ rules: inParts.map((id) => ({ id, selector })) });
+  lookFor('[data-part], [data-part] *');
+  for (const part of parts) part.toggleAttribute('data-part', true);
+  // No rule that is asked needs the sheets of the page fetched again.
+  const options = { resultTypes: ['violations' as const], preload: false };
+  const rules = Object.fromEntries(inParts.map((rule) => [rule, { enabled: parts.length > 0 }]));
+  const { violations } = await window.axe
+    .run(only ? { include: parts, exclude } : { exclude }, { ...options, runOnly: of, rules })
+    .finally(() => parts.forEach((part) => part.removeAttribute('data-part')));
+  lookFor('*');
+  return violations.map(({ id, impact, nodes }) => ({
+    rule: id,
+    impact: impact ?? '',
+    places: nodes.map((node) => `${node.target.join(' ')} ${node.html.slice(0, 80)}`)
+  }));
 }
 
 /** Every element asks what its colours mean, and a theme has few: read once each, they cost a third less of the whole. */
@@ -82,6 +100,6 @@ interface Colour {
 
 declare global {
   interface Window {
-    axe: Pick<typeof axe, 'run'> & { commons: { color: { Color: { prototype: Colour } } } };
+    axe: Pick<typeof axe, 'configure' | 'run'> & { commons: { color: { Color: { prototype: Colour } } } };
   }
 }

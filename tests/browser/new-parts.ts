@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { findingsIn, findingsOf, type Finding } from './axe';
+import { findingsIn, findingsWith, type Finding } from './axe';
 
 /** What depends on how parts look: three quarters of what axe costs, and the same for parts that look the same. */
 const OF_LOOKS = ['color-contrast', 'target-size'];
@@ -19,16 +19,21 @@ export async function findingsAnew(page: Page, of: readonly string[]): Promise<F
   const width = page.viewportSize()?.width ?? 0;
   const known = asked.get(width) ?? new Set();
   asked.set(width, known);
-  if (of.length === 0) return findingsInNewParts(page, known, OF_ROOM);
-  const inParts = await findingsInNewParts(page, known, OF_LOOKS);
-  return [...(await findingsOf(page, of, OF_LOOKS)), ...inParts];
+  return of.length === 0
+    ? askNewParts(page, known, true, () => findingsIn(page, OF_ROOM))
+    : askNewParts(page, known, false, () => findingsWith(page, of, OF_LOOKS));
 }
 
 /** A page that has just come may draw parts anew while they are asked: then those are asked that took their place. */
-async function findingsInNewParts(page: Page, known: Set<number>, of: readonly string[]): Promise<Finding[]> {
+async function askNewParts(
+  page: Page,
+  known: Set<number>,
+  room: boolean,
+  ask: () => Promise<Finding[] | null>
+): Promise<Finding[]> {
   for (let time = 0; time < TIMES; time++) {
-    const kinds = await newParts(page, known, of === OF_ROOM);
-    const found = await findingsIn(page, of);
+    const kinds = await newParts(page, known, room);
+    const found = await ask();
     if (found === null) continue;
     for (const kind of kinds) known.add(kind);
     return found;

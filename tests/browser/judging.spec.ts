@@ -11,7 +11,8 @@ const atDesk = async (page: Opened, url: string, title: string) => {
     .getByRole('link', { name: new RegExp(`^Ilse Varga.*${title}`, 's') })
     .first()
     .click();
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText('Ilse Varga');
+  // A page that was written here may have a title of its own.
+  await expect(page.getByRole('heading', { level: 1, name: 'Ilse Varga', exact: true })).toBeVisible();
 };
 
 test('a project passes its stages and two offices, with one step back', async ({ world }) => {

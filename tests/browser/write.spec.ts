@@ -228,6 +228,7 @@ test('the checks speak while one writes; a prompt is mended after taking back an
   await starter.press('Control+A');
   await starter.press('Delete');
   await starter.pressSequentially('What did the keeper hide?');
+  await expect(starter).toHaveText('What did the keeper hide?');
   await robin.getByRole('button', { name: 'Find the questions' }).click();
   await expect(robin.getByText('It asks: What did the keeper hide?')).toBeVisible();
   await robin.getByRole('button', { name: 'Keep the starter' }).click();

@@ -1,6 +1,6 @@
 import { resolve } from 'node:path';
 import { defineConfig } from 'vite';
-import { PROGRAMS } from './scripts/lib/programs.mjs';
+import { PROGRAMS, PROGRAMS_FOLDER } from './scripts/lib/programs.mjs';
 
 /** Builds what is started apart from the server. */
 export default defineConfig({
@@ -9,7 +9,7 @@ export default defineConfig({
   build: {
     ssr: true,
     rolldownOptions: { input: PROGRAMS },
-    outDir: 'build-programs',
+    outDir: PROGRAMS_FOLDER,
     emptyOutDir: true,
     target: 'node20',
     minify: false

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { PROGRAMS } from './programs.mjs';
+import { PROGRAMS, PROGRAMS_FOLDER } from './programs.mjs';
 import { run } from './run.mjs';
 import { step } from './say.mjs';
 
@@ -19,7 +19,7 @@ export async function ensureProgramsBuilt() {
   await ensureSynced();
   const sources = [...filesBelow('src/lib/server'), ...filesBelow('src/lib/core'), PROGRAMS['demo-accounts']];
   const settings = ['package-lock.json', 'vite.programs.config.ts', 'scripts/lib/programs.mjs'];
-  await buildUnlessSame('build-programs', [...sources, ...settings], (vite) =>
+  await buildUnlessSame(PROGRAMS_FOLDER, [...sources, ...settings], (vite) =>
     run(process.execPath, [vite, 'build', '--config', 'vite.programs.config.ts', '--logLevel', 'error'], PRODUCTION)
   );
 }

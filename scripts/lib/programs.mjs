@@ -11,6 +11,12 @@ export const PROGRAMS = {
   'demo-accounts': 'demo/accounts.command.ts'
 };
 
+/** The folder in which they are built; the server finds the parsing program there as well (VENDRO_PARSER, server/config.ts). */
+export const PROGRAMS_FOLDER = 'build-programs';
+
+/** Where one of them stands. @param {keyof typeof PROGRAMS} name */
+export const programOf = (name) => join(PROGRAMS_FOLDER, `${name}.js`);
+
 /**
  * Runs one of them to its end.
  *
@@ -20,4 +26,4 @@ export const PROGRAMS = {
  * @returns {Promise<string>} what a quiet one printed
  */
 export const runProgram = (name, env, { args = [], quiet = false } = {}) =>
-  run(process.execPath, [join('build-programs', `${name}.js`), ...args], { quiet, env: { ...process.env, ...env } });
+  run(process.execPath, [programOf(name), ...args], { quiet, env: { ...process.env, ...env } });

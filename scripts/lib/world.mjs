@@ -33,10 +33,11 @@ export async function openWorld() {
  * @param {{ anew?: boolean }} [options] `anew` empties the database first
  */
 export async function prepareWorld(env, { anew = false } = {}) {
-  const { done, empty } = anew
-    ? { done: [], empty: true }
-    : await step('Bringing the database up to date', () => migrated(env));
+  if (anew) {
+    await runTypeScript('demo/load.command.ts', env, ['--anew']);
+    return;
+  }
+  const { done, empty } = await step('Bringing the database up to date', () => migrated(env));
   if (done.length > 0) say(done.join('\n'));
-  if (anew || (empty && process.env.VENDRO_DEMO !== 'none'))
-    await runTypeScript('demo/load.command.ts', env, anew ? ['--anew'] : []);
+  if (empty && process.env.VENDRO_DEMO !== 'none') await runTypeScript('demo/load.command.ts', env);
 }

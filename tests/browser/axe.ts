@@ -62,15 +62,17 @@ async function run({ of, inParts, only }: Asked): Promise<Finding[]> {
   const lookFor = (selector: string) => window.axe.configure({ rules: inParts.map((id) => ({ id, selector })) });
   lookFor('[data-part], [data-part] *');
   // Within an editor nothing is touched, which would draw it anew: it is asked whole.
-  const marked = new Set(parts.map((part) => part.closest('[contenteditable="true"]') ?? part));
+  const marked = only ? [] : parts.map((part) => part.closest('[contenteditable="true"]') ?? part);
   for (const part of marked) part.setAttribute('data-part', '');
   // No rule that is asked needs the sheets of the page fetched again.
   const options = { resultTypes: ['violations' as const], preload: false };
   const rules = Object.fromEntries(inParts.map((rule) => [rule, { enabled: parts.length > 0 }]));
   const { violations } = await window.axe
     .run(only ? { include: parts, exclude } : { exclude }, { ...options, runOnly: of, rules })
-    .finally(() => marked.forEach((part) => part.removeAttribute('data-part')));
-  lookFor('*');
+    .finally(() => {
+      for (const part of marked) part.removeAttribute('data-part');
+      lookFor('*');
+    });
   return violations.map(({ id, impact, nodes }) => ({
     rule: id,
     impact: impact ?? '',

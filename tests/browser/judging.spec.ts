@@ -11,8 +11,8 @@ const atDesk = async (page: Opened, url: string, title: string) => {
     .getByRole('link', { name: new RegExp(`^Ilse Varga.*${title}`, 's') })
     .first()
     .click();
-  // A page that was written here may have a title of its own.
-  await expect(page.getByRole('heading', { level: 1, name: 'Ilse Varga', exact: true })).toBeVisible();
+  // A page that was written here may have a title of its own, below that.
+  await expect(page.getByRole('heading', { level: 1 }).first()).toHaveText('Ilse Varga');
 };
 
 test('a project passes its stages and two offices, with one step back', async ({ world }) => {

@@ -21,8 +21,8 @@ const LINES = new Agent({ keepAlive: true });
 const PATIENCE = 20_000;
 
 /**
- * Asks a server and reads its answer whole, uncompressed and without following where it points: what `fetch` does for a tenth
- * of the work.
+ * Asks a server and reads its answer whole, uncompressed and without following where it points: what `fetch` does for
+ * several times the work.
  *
  * @throws Error where the line breaks or nothing comes for 20 seconds
  */
@@ -36,7 +36,7 @@ export function askPlainly(url: string, { method, headers, body }: Asked): Promi
       timeout: PATIENCE
     });
     asking.on('timeout', () => asking.destroy(new Error(`${method} ${url} was not answered.`)));
-    // After an answer that came before all was sent, the line may break: the answer stands.
+    // Once an answer is read it stands, whatever becomes of the line.
     asking.on('error', reject);
     asking.on('response', (answer) => {
       const said = { status: answer.statusCode ?? 0, location: answer.headers.location ?? '' };

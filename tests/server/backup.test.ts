@@ -9,6 +9,7 @@ import { afterAll, beforeAll, expect, it } from 'vitest';
 import { z } from 'zod';
 import { blobPath } from '$server/blobs/store';
 import { newestPostgres } from '../../scripts/lib/postgres-binaries.mjs';
+import { programOf } from '../../scripts/lib/programs.mjs';
 import { select } from '$server/db/connection';
 import { attach, handIn, smallCourse } from './kit';
 
@@ -19,7 +20,7 @@ const restored = (process.env.DATABASE_URL ?? '').replace(/\/[^/]*$/, `/${name}`
 afterAll(() => [folder, elsewhere].forEach((one) => rmSync(one, { recursive: true, force: true })));
 
 async function command(what: string, env: Record<string, string> = {}) {
-  const args = [join('build-programs', 'backup.js'), what, folder, newestPostgres() ?? ''];
+  const args = [programOf('backup'), what, folder, newestPostgres() ?? ''];
   return promisify(execFile)(process.execPath, args, { env: { ...process.env, VENDRO_LOG: 'silent', ...env } }).then(
     ({ stdout }) => ({ code: 0, said: stdout }),
     (error: { code: number; stdout: string; stderr: string }) => ({

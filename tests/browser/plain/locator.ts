@@ -46,7 +46,7 @@ export class PlainLocator {
       isShown(each) &&
       (name === undefined || says(accessibleName(each), name, exact)) &&
       isNamedIfNeeded(each, role);
-    const such = `${TAGS[role] ?? '*'}, [role]`;
+    const such = ['[role]', ...(TAGS[role] ?? ['*'])].join();
     return this.below((within) => [...within.querySelectorAll(such)].filter(isIt), `${role} ${String(name ?? '')}`);
   }
 
@@ -195,20 +195,20 @@ export class PlainLocator {
 }
 
 /** By what journeys ask for most: the tags that may have the role by themselves (HTML Accessibility API Mappings). */
-const TAGS: Partial<Record<string, string>> = {
-  alert: '[role=alert]',
-  button: 'button, input',
-  complementary: 'aside',
-  dialog: 'dialog',
-  heading: 'h1, h2, h3, h4, h5, h6',
-  link: 'a, area',
-  listitem: 'li',
-  main: 'main',
-  navigation: 'nav',
-  region: 'section',
-  row: 'tr',
-  status: 'output',
-  textbox: 'input, textarea'
+const TAGS: Partial<Record<string, string[]>> = {
+  alert: [],
+  button: ['button', 'input'],
+  complementary: ['aside'],
+  dialog: ['dialog'],
+  heading: ['h1', 'h2', 'h3', 'h4', 'h5', 'h6'],
+  link: ['a', 'area'],
+  listitem: ['li'],
+  main: ['main'],
+  navigation: ['nav'],
+  region: ['section'],
+  row: ['tr'],
+  status: ['output'],
+  textbox: ['input', 'textarea']
 };
 const LABELLED = 'input, textarea, select, button, output, progress, meter, [aria-label], [aria-labelledby]';
 const SILENT = new Set(['SCRIPT', 'STYLE', 'TEMPLATE', 'HEAD', 'TITLE', 'HTML']);

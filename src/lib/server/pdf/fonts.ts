@@ -25,7 +25,8 @@ export class DocumentFonts {
   private embedded = new Map<string, Promise<PDFFont>>();
 
   constructor(private pdf: PDFDocument) {
-    pdf.registerFontkit(fontkit);
+    // A font's tables are read once for all documents: they cost more than all else of a short one.
+    pdf.registerFontkit({ create: (bytes) => parsed.get(bytes) ?? fontkit.create(bytes) });
   }
 
   /** A line as stretches in one font each, in the order in which they stand from left to right. */
@@ -53,7 +54,7 @@ export class DocumentFonts {
   private font(file: string): Promise<PDFFont> {
     let font = this.embedded.get(file);
     if (!font) {
-      font = readFile(file).then((bytes) => this.pdf.embedFont(bytes, { subset: true }));
+      font = fontIn(file).then(({ bytes }) => this.pdf.embedFont(bytes, { subset: true }));
       this.embedded.set(file, font);
     }
     return font;
@@ -75,13 +76,22 @@ const FACES = {
 const MAIN = Object.fromEntries(
   Object.entries(FACES).map(([face, name]) => [face, require.resolve(`dejavu-fonts-ttf/ttf/DejaVu${name}.ttf`)])
 ) as Record<Face, string>;
-const read = new Map<string, Promise<Font>>();
+const read = new Map<string, Promise<{ bytes: Uint8Array; font: Font }>>();
+/** By the bytes that were read, for whoever embeds them. */
+const parsed = new WeakMap<Uint8Array, Font>();
 
 /** Read once; a handful of small files is all that a school's names need. */
-function fontIn(file: string): Promise<Font> {
+function fontIn(file: string): Promise<{ bytes: Uint8Array; font: Font }> {
   let font = read.get(file);
-  if (!font) read.set(file, (font = readFile(file).then((bytes) => fontkit.create(bytes))));
+  if (!font) read.set(file, (font = readFont(file)));
   return font;
+}
+
+async function readFont(file: string): Promise<{ bytes: Uint8Array; font: Font }> {
+  const bytes = await readFile(file);
+  const font = fontkit.create(bytes);
+  parsed.set(bytes, font);
+  return { bytes, font };
 }
 type Font = ReturnType<typeof fontkit.create>;
 
@@ -112,8 +122,8 @@ async function piecesOf(family: string): Promise<Piece[]> {
 /** Where a letter is drawn from: the main font where it has it, or where nobody has. */
 async function fontFor(letter: string, main: string): Promise<string> {
   const code = letter.codePointAt(0) ?? 0;
-  for (const own of [main, MAIN.sans]) if ((await fontIn(own)).hasGlyphForCodePoint(code)) return own;
+  for (const own of [main, MAIN.sans]) if ((await fontIn(own)).font.hasGlyphForCodePoint(code)) return own;
   const claiming = (await pieces()).filter(({ ranges }) => ranges.some(([from, to]) => code >= from && code <= to));
-  for (const { file } of claiming) if ((await fontIn(file)).hasGlyphForCodePoint(code)) return file;
+  for (const { file } of claiming) if ((await fontIn(file)).font.hasGlyphForCodePoint(code)) return file;
   return main;
 }

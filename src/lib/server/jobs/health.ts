@@ -1,7 +1,7 @@
 import { blobStoreProblem } from '../blobs/store';
 import { clock } from '../clock';
 import { execute } from '../db/connection';
-import { pendingMigrations } from '../db/migrate';
+import { pendingMigrations } from '../db/pending-migrations';
 
 export interface Health {
   ok: boolean;

@@ -13,7 +13,7 @@ import { beginAnswers, keepAnswers } from '../src/lib/server/gathering/answer-qu
 import { beginPage, keepPage, readPage } from '../src/lib/server/gathering/write-page';
 import { readShelf } from '../src/lib/server/shelf/read-shelf';
 import type { dice } from './classmates';
-import type { Filled } from './read-world';
+import { DEMO, type Filled } from './read-world';
 
 /** A place with what its teacher prepared for it: files of demo/prepared. */
 export interface PreparedPlace {
@@ -128,7 +128,7 @@ async function shown(
   return added.evidence;
 }
 
-const prepared = (file: string) => readFileSync(join(import.meta.dirname, 'prepared', file), 'utf8');
+const prepared = (file: string) => readFileSync(join(DEMO, 'prepared', file), 'utf8');
 const setOf = (file: string) => QuestionSet.parse(parse(prepared(file)));
 const paragraphs = (text: string): JSONContent[] =>
   text.split('\n').map((line) => ({ type: 'paragraph', content: line === '' ? [] : [{ type: 'text', text: line }] }));

@@ -3,7 +3,7 @@ import { isEmpty } from '../src/lib/server/db/is-empty';
 import { migrate } from '../src/lib/server/db/migrate';
 import { loadDemo } from './load';
 
-/** `node --import tsx demo/load.command.ts [--anew]`: loads the demo world into an empty database, or anew. */
+/** `node build-programs/demo-world.js [--anew]`, from the project's folder: loads the demo world into an empty database, or anew. */
 if (process.argv.includes('--anew')) {
   await database.query('drop schema public cascade; create schema public');
   await migrate();

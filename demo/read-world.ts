@@ -1,5 +1,5 @@
 import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, resolve } from 'node:path';
 import { parse } from 'yaml';
 import { z } from 'zod';
 import { LatePolicy } from '../src/lib/core/lateness/late-policy';
@@ -198,16 +198,17 @@ export type DemoSaid = z.infer<typeof Said>;
 export type DemoMaterial = z.infer<typeof Material>;
 export type DemoStep = z.infer<typeof Step>;
 
-const HERE = join(import.meta.dirname);
+/** Also where this is built and stands elsewhere: whatever loads the demo is started in the project's folder. */
+export const DEMO = resolve('demo');
 
 /** The demo world as its files tell it. A file that says something unknown is refused. */
 export function readWorld() {
-  const school = School.parse(parse(readFileSync(join(HERE, 'school.yaml'), 'utf8')));
+  const school = School.parse(parse(readFileSync(join(DEMO, 'school.yaml'), 'utf8')));
   const stories = z
     .record(z.string(), z.record(z.string(), z.array(Step)))
-    .parse(parse(readFileSync(join(HERE, 'stories.yaml'), 'utf8')));
+    .parse(parse(readFileSync(join(DEMO, 'stories.yaml'), 'utf8')));
   const teacherName = (handle: string) => school.teachers.find((one) => one.handle === handle)?.name ?? handle;
-  const courses = readdirSync(join(HERE, 'courses'))
+  const courses = readdirSync(join(DEMO, 'courses'))
     .sort()
     .map(readCourse)
     .map((course) => ({ ...course, teacherName: teacherName(course.teacher) }));
@@ -216,18 +217,18 @@ export function readWorld() {
 
 /** Path of a file that stories hand in. */
 export function demoFile(name: string): string {
-  return join(HERE, 'files', name);
+  return join(DEMO, 'files', name);
 }
 
 function readCourse(slug: string): CourseFile {
-  const folder = join(HERE, 'courses', slug);
+  const folder = join(DEMO, 'courses', slug);
   const course = Course.strict().parse(parse(readFileSync(join(folder, 'course.yaml'), 'utf8')));
   const files = readdirSync(folder).filter((name) => name.endsWith('.md'));
   return { ...course, slug, assignments: files.sort().map((name) => readAssignment(slug, name)) };
 }
 
 function readAssignment(slug: string, name: string): DemoAssignment {
-  const text = readFileSync(join(HERE, 'courses', slug, name), 'utf8');
+  const text = readFileSync(join(DEMO, 'courses', slug, name), 'utf8');
   const parts = /^---\n([\s\S]*?)\n---\n([\s\S]*)$/.exec(text);
   if (!parts) throw new Error(`${slug}/${name} has no front matter.`);
   const front = AssignmentFront.strict().parse(parse(parts[1] ?? ''));

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { ensureDatabase } from './cluster.mjs';
 import { freePort } from './ports.mjs';
-import { runTypeScript } from './run.mjs';
+import { runProgram } from './programs.mjs';
 
 /** The moment at which every journey begins: a Wednesday afternoon in term. */
 export const DEMO_NOW = '2027-03-10T15:20:00Z';
@@ -21,7 +21,10 @@ export async function loadDemoTemplate(url) {
   const blobs = mkdtempSync(join(tmpdir(), 'vendro-demo-'));
   const site = String(await freePort());
   await ensureDatabase({ url, stop: async () => undefined }, 'vendro_demo');
-  const env = { DATABASE_URL: url('vendro_demo'), VENDRO_DATA: blobs, VENDRO_NOW: DEMO_NOW, VENDRO_SITE_PORT: site };
-  await runTypeScript('demo/load.command.ts', env, ['--anew']);
+  const env = {
+    ...{ DATABASE_URL: url('vendro_demo'), VENDRO_DATA: blobs, VENDRO_NOW: DEMO_NOW, VENDRO_SITE_PORT: site },
+    VENDRO_PASSWORDS: 'least'
+  };
+  await runProgram('demo-world', env, { args: ['--anew'] });
   return { VENDRO_TEST_DEMO: blobs, VENDRO_TEST_SITE: site };
 }

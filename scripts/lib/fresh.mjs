@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { PROGRAMS, PROGRAMS_FOLDER } from './programs.mjs';
+import { PROGRAMS_FOLDER } from './programs.mjs';
 import { run } from './run.mjs';
 import { step } from './say.mjs';
 
@@ -17,7 +17,8 @@ export async function ensureInstalled() {
 /** Builds the programs beside the server when their sources are not those of the last build. Takes about two seconds. */
 export async function ensureProgramsBuilt() {
   await ensureSynced();
-  const sources = [...filesBelow('src/lib/server'), ...filesBelow('src/lib/core'), PROGRAMS['demo-accounts']];
+  const demo = filesBelow('demo').filter((file) => file.endsWith('.ts'));
+  const sources = [...filesBelow('src/lib/server'), ...filesBelow('src/lib/core'), ...demo];
   const settings = ['package-lock.json', 'vite.programs.config.ts', 'scripts/lib/programs.mjs'];
   await buildUnlessSame(PROGRAMS_FOLDER, [...sources, ...settings], (vite) =>
     run(process.execPath, [vite, 'build', '--config', 'vite.programs.config.ts', '--logLevel', 'error'], PRODUCTION)

@@ -8,7 +8,8 @@ export const PROGRAMS = {
   migrate: 'src/lib/server/db/migrate.command.ts',
   backup: 'src/lib/server/backup/backup.command.ts',
   'make-school': 'src/lib/server/school/make-school.command.ts',
-  'demo-accounts': 'demo/accounts.command.ts'
+  'demo-accounts': 'demo/accounts.command.ts',
+  'demo-world': 'demo/load.command.ts'
 };
 
 /** The folder in which they are built; the server finds the parsing program there as well (VENDRO_PARSER, server/config.ts). */

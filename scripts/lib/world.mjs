@@ -2,7 +2,7 @@ import { ensureDatabase, startCluster } from './cluster.mjs';
 import { ensurePackages } from './debian.mjs';
 import { dataFolder } from './folders.mjs';
 import { migrated } from './migrated.mjs';
-import { runTypeScript } from './run.mjs';
+import { runProgram } from './programs.mjs';
 import { say, step } from './say.mjs';
 
 /** Where the simulated site of the demo answers on loopback. */
@@ -34,10 +34,10 @@ export async function openWorld() {
  */
 export async function prepareWorld(env, { anew = false } = {}) {
   if (anew) {
-    await runTypeScript('demo/load.command.ts', env, ['--anew']);
+    await runProgram('demo-world', env, { args: ['--anew'] });
     return;
   }
   const { done, empty } = await step('Bringing the database up to date', () => migrated(env));
   if (done.length > 0) say(done.join('\n'));
-  if (empty && process.env.VENDRO_DEMO !== 'none') await runTypeScript('demo/load.command.ts', env);
+  if (empty && process.env.VENDRO_DEMO !== 'none') await runProgram('demo-world', env);
 }

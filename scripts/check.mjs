@@ -1,5 +1,5 @@
 import { spawn } from 'node:child_process';
-import { run } from './lib/run.mjs';
+import { installed, run } from './lib/run.mjs';
 import { say } from './lib/say.mjs';
 
 /**
@@ -13,14 +13,14 @@ const TOOLS = [
   { name: 'format', command: ['oxfmt', '--check'] }
 ];
 
-await run('npx', ['--no', 'svelte-kit', 'sync'], { quiet: true });
+await run(installed('svelte-kit'), ['sync'], { quiet: true });
 const passed = await Promise.all(TOOLS.map(look));
 process.exit(passed.every(Boolean) ? 0 : 1);
 
 /** @param {{ name: string, command: string[] }} tool @returns {Promise<boolean>} */
-async function look({ name, command }) {
+async function look({ name, command: [tool = '', ...args] }) {
   const begun = performance.now();
-  const child = spawn('npx', ['--no', '--', ...command], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const child = spawn(installed(tool), args, { stdio: ['ignore', 'pipe', 'pipe'] });
   let output = '';
   child.stdout.on('data', (chunk) => (output += chunk));
   child.stderr.on('data', (chunk) => (output += chunk));

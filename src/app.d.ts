@@ -20,6 +20,8 @@ declare global {
       person: SignedIn | null;
       reader: Reader;
       theme: 'day' | 'night' | 'system';
+      /** What was done by a form that led here by a redirect. */
+      said: string | null;
       /** Where the live channel stood before anything was read. */
       drawn: Mark;
     }

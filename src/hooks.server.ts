@@ -24,6 +24,7 @@ import { mailTiding } from '$server/jobs/mail-tiding';
 import { askingFor } from '$server/parsing/who-asks';
 import { isUpload } from '$server/uploads/limits';
 import { compressed } from './routes/shared/compressed';
+import { takeSaid } from './routes/shared/said-once';
 import { readTheme } from './routes/shared/theme';
 
 /** Largest body of a request that carries no file. The longest remark fits several times. */
@@ -158,11 +159,12 @@ function refuseOversized({ request, url }: RequestEvent): void {
     error(413, 'That is more text than fits here. Nothing was changed.');
 }
 
-async function identify({ cookies, locals, route }: RequestEvent): Promise<void> {
+async function identify({ cookies, locals, route, request, url, isDataRequest }: RequestEvent): Promise<void> {
   const token = cookies.get(SESSION_COOKIE);
   locals.person = token && route.id !== '/healthz' ? await findSession(token) : null;
   locals.reader = { zone: locals.person?.zone ?? 'UTC' };
   locals.theme = readTheme(cookies);
+  locals.said = request.method === 'GET' && !isDataRequest && route.id ? takeSaid(cookies, url) : null;
 }
 
 function protect({ headers }: Response, { route }: RequestEvent): void {

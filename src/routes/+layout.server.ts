@@ -10,7 +10,7 @@ const MOST_EXPLAINED = 1000;
 /** What the shell of every page shows. */
 export const load = ({ locals, depends, cookies }) => {
   depends(asDependency(topics.tidings));
-  const { person, reader, theme, drawn } = locals;
+  const { person, reader, theme, drawn, said } = locals;
   const [now, home] = [clock.now(), homeZone()];
   return {
     drawn,
@@ -28,6 +28,7 @@ export const load = ({ locals, depends, cookies }) => {
     home,
     clocks: [...new Set([reader.zone, ...(home ? [home] : [])])].map((zone) => offsetsAround(now, zone)),
     explained: (cookies.get(EXPLAINED_COOKIE) ?? '').slice(0, MOST_EXPLAINED),
-    theme
+    theme,
+    said
   };
 };

@@ -1,6 +1,7 @@
 <script lang="ts">
   import '../app.css';
   import { onMount, untrack } from 'svelte';
+  import { afterNavigate } from '$app/navigation';
   import { page } from '$app/state';
   import { reachBy } from '$ui/forms/reach';
   import { topics } from '$core/live/topics';
@@ -28,6 +29,11 @@
   onMount(() => {
     arrived();
     doEarlyPress();
+  });
+  /** What a form did that was sent before the scripts came, or without any: it stays until somebody goes elsewhere. */
+  let said = $state(untrack(() => data.said));
+  afterNavigate(({ type }) => {
+    if (type !== 'enter') said = null;
   });
   const runway = new RunwayData();
   rememberLists();
@@ -98,6 +104,9 @@
   }}
 />
 <Shell person={data.person} theme={data.theme} path={page.url.pathname} runway={runway.current} {ask}>
+  {#if said}
+    <div class="mx-auto max-w-6xl px-4 pt-2"><Message kind="done">{said}</Message></div>
+  {/if}
   {@render children()}
 </Shell>
 {#if line.words}

@@ -53,6 +53,18 @@ test('without scripts an assignment is set, and what is wrong with one is said b
   expect(places).toEqual([{ title: 'A sketch' }, { title: 'Three samples' }]);
 });
 
+test('without scripts what was done is said once, on the page that it leads back to', async ({ world }) => {
+  const ilse = await plain(world, 'ilse');
+  await ilse.goto(`${world.url}/plan/hours`);
+  await ilse.getByLabel('Monday').fill('16:00-18:00');
+  await ilse.getByRole('button', { name: /^Keep/ }).click();
+  await expect(ilse.getByRole('status').filter({ hasText: 'Kept. The plan follows these hours' })).toBeVisible();
+  await expect(ilse.getByLabel('Monday')).toHaveValue('16:00-18:00');
+  await ilse.reload();
+  await expect(ilse.getByLabel('Monday')).toHaveValue('16:00-18:00');
+  await expect(ilse.getByText(/^Kept\./)).toHaveCount(0);
+});
+
 test('without scripts no button stands that would do nothing', async ({ world }) => {
   const seen = async (page: Page, paths: string[]) => {
     for (const path of paths) {

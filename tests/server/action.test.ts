@@ -1,4 +1,4 @@
-import { isActionFailure, isHttpError, isRedirect, type RequestEvent } from '@sveltejs/kit';
+import { isActionFailure, isHttpError, isRedirect, type Cookies, type RequestEvent } from '@sveltejs/kit';
 import { describe, expect, it } from 'vitest';
 import { z } from 'zod';
 import { BlobDamaged } from '$server/blobs/damage';
@@ -6,6 +6,7 @@ import { NotHere, RefusedMidway } from '$server/outcome';
 import { NotNow, TooCostly } from '$server/parsing/limits';
 import { action, openAction, streamedAction, type Person } from '../../src/routes/shared/action';
 import { Several } from '../../src/routes/shared/fields';
+import { takeSaid } from '../../src/routes/shared/said-once';
 
 const ilse = { id: 'ilse', name: 'Ilse' } as unknown as Person;
 interface Sent {
@@ -15,6 +16,14 @@ interface Sent {
   at?: string;
 }
 
+/** What the browser keeps. */
+const kept = new Map<string, string>();
+const jar = {
+  get: (name: string) => kept.get(name),
+  set: (name: string, value: string) => void kept.set(name, value),
+  delete: (name: string) => void kept.delete(name)
+} as unknown as Cookies;
+
 /** A form as the browser sends it. */
 function sent({ fields = [], scripted = true, person = ilse, at = '/shelf?q=kelp&/rename' }: Sent): RequestEvent {
   const url = new URL(at, 'http://vendro.test');
@@ -22,6 +31,7 @@ function sent({ fields = [], scripted = true, person = ilse, at = '/shelf?q=kelp
   const body = new URLSearchParams(fields);
   return {
     url,
+    cookies: jar,
     locals: { person },
     request: new Request(url, { method: 'POST', body, headers })
   } as unknown as RequestEvent;
@@ -143,6 +153,25 @@ describe('what is done', () => {
     expect(await told(sent({}))).toEqual({ done: '3 kept.' });
     const on = await thrown(action(z.object({}), async () => 'x', { goTo: (slug) => `/courses/${slug}` })(sent({})));
     expect(isRedirect(on) && on.location).toBe('/courses/x');
+  });
+
+  it('is said once without scripts, by the page that it leads back to and by no other', async () => {
+    const told = action(Name, async (_, { name }) => name, { then: (name) => ({ done: `${name} is kept.` }) });
+    const page = new URL('http://vendro.test/shelf?q=kelp');
+    const name = `Seegras, „blau“; ${'x'.repeat(500)}`;
+    await thrown(told(sent({ fields: [['name', name]], scripted: false })));
+    expect(takeSaid(jar, new URL('http://vendro.test/shelf'))).toBeNull();
+    expect(takeSaid(jar, page)).toBe(`${name} is kept.`.slice(0, 400));
+    expect(takeSaid(jar, page)).toBeNull();
+    await told(sent({ fields: [['name', 'kelp']] }));
+    await thrown(rename(sent({ fields: [['name', 'kelp']], scripted: false })));
+    expect(takeSaid(jar, page)).toBeNull();
+    // Whoever writes cookies by hand harms nobody.
+    for (const odd of ['', '{', '["/shelf?q=kelp"]', '["/shelf?q=kelp",{}]']) {
+      kept.set('vendro_said', odd);
+      expect(takeSaid(jar, page)).toBeNull();
+      expect(kept.has('vendro_said')).toBe(false);
+    }
   });
 
   it('is shown at once where it can be shown only once', async () => {

@@ -4,6 +4,7 @@ import { wordsOfRefusal, type RefusalCode, type RefusedAt } from '$core/refusals
 import { config } from '$server/config';
 import { notHere, signedIn, whyUnread } from './guard';
 import { readForm } from './read-form';
+import { sayOnce } from './said-once';
 import { NotHere, RefusedMidway } from '$server/outcome';
 
 export type Person = NonNullable<App.Locals['person']>;
@@ -44,7 +45,7 @@ interface Then<S extends z.ZodType, A, E, T, W> {
  *
  * What does not fit the schema comes back with the schema's own words and status 400 before anything is changed; a refusal
  * with its words and 409; what could not be read, now or ever, as guard.ts says it. All with what was typed. Without scripts,
- * what is done leads back to the page by a redirect, so that reloading sends nothing again.
+ * what is done leads back to the page by a redirect, so that reloading sends nothing again; that page says what was done.
  *
  * @param schema  what the form says. A field whose name may stand several times is `Several` (fields.ts). Given once for
  *   all requests, since making a schema costs more than parsing with it
@@ -130,7 +131,11 @@ function answered<S extends z.ZodType, A, E extends RequestEvent, T, W>(
   if (goTo) redirect(303, goTo(done, given, event));
   const next = then?.(done, given, event) ?? ({ done: true } as T & { done: true });
   const scripted = event.request.headers.get('x-sveltekit-action') === 'true';
-  if (!scripted && !stays) redirect(303, back?.(given, event, done) ?? ownPage(event.url));
+  if (!scripted && !stays) {
+    const to = back?.(given, event, done) ?? ownPage(event.url);
+    if (typeof next.done === 'string') sayOnce(event.cookies, to.replace(/#.*/, ''), next.done);
+    redirect(303, to);
+  }
   return next as Carried<T>;
 }
 

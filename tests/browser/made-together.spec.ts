@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { applyUpdate, Doc, encodeStateAsUpdate, encodeStateVector, type XmlElement } from 'yjs';
+import { place } from './gathering';
 import { expect, expectAccessible, openFromList, test } from './world';
 
 async function openDeck(page: Page, url: string) {
@@ -131,8 +132,13 @@ test('a sheet is written by keys, counts, is sorted and drawn as a chart, and le
 });
 
 test('a drawing is made by keys and by hand, and says what it shows', async ({ world }) => {
-  const ilse = await world.as('ilse');
-  await begin(ilse, 'drawing', 'Scarf');
+  const ilse = await world.as('ilse', { work: 'Field report' });
+  // Where photographs are asked for a text would not do.
+  const photographs = place(ilse, 'Photographs');
+  await expect(photographs.getByRole('button', { name: /^(Write it here|Of a portfolio)/ })).toHaveCount(0);
+  await photographs.getByRole('button', { name: 'Draw it here into Photographs' }).click();
+  await photographs.getByLabel('Name of the drawing').fill('Scarf');
+  await photographs.getByRole('button', { name: 'Begin to draw' }).click();
   const dialog = ilse.getByRole('dialog', { name: 'Scarf.md' });
   const board = dialog.getByRole('application', { name: /^Drawing board, 0 strokes/ });
   await dialog.getByRole('radio', { name: 'Line' }).click();

@@ -1,10 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { fitProblem, type Candidate } from './fit';
+import { shapesFor } from './page-shapes';
 import { PIECE_REFUSALS, keptWords, pieceRefusalWords } from './refusals';
 
 const LARGEST = 1000;
 const file = (name: string, size = 10, mediaType?: string): Candidate => ({ kind: 'file', name, size, mediaType });
+const written = (kind: 'page' | 'portfolio' | 'post'): Candidate => ({ kind, name: 'a.md', size: 10 });
 
 describe('whether a piece fits its place', () => {
   it.each([
@@ -21,7 +23,13 @@ describe('whether a piece fits its place', () => {
     [file('a.pdf'), { kinds: ['link'] }, 0, 'no-files-here'],
     [file('a.webm'), { kinds: ['recording'] }, 0, null],
     [{ kind: 'link' }, { kinds: ['file'] }, 0, 'no-links-here'],
-    [{ kind: 'link' }, { kinds: ['link', 'file'], types: ['pdf'] }, 0, null]
+    [{ kind: 'link' }, { kinds: ['link', 'file'], types: ['pdf'] }, 0, null],
+    [written('page'), { types: ['pdf'] }, 0, null],
+    [written('page'), { types: ['docx'] }, 0, 'wrong-type'],
+    [written('page'), { types: ['jpg', 'png'] }, 0, null],
+    [written('portfolio'), { types: ['jpg', 'png'] }, 0, 'wrong-type'],
+    [written('post'), { types: ['html', 'csv'] }, 0, null],
+    [written('post'), { types: ['csv'] }, 0, 'wrong-type']
   ] as const)('%j into %j with %i there: %s', (piece, wants, already, expected) =>
     expect(fitProblem(piece, wants as never, already, LARGEST)).toBe(expected)
   );
@@ -42,3 +50,21 @@ describe('whether a piece fits its place', () => {
     expect(keptWords('program-in-disguise')).toBe('');
   });
 });
+
+it.each([
+  [undefined, ['page', 'deck', 'sheet', 'drawing']],
+  [[], ['page', 'deck', 'sheet', 'drawing']],
+  [
+    ['pdf', 'jpg'],
+    ['page', 'deck', 'sheet', 'drawing']
+  ],
+  [['jpg', 'png'], ['drawing']],
+  [['jpg', 'heic'], []],
+  [
+    ['csv', 'pptx'],
+    ['deck', 'sheet']
+  ],
+  [['docx'], []]
+])('a place that takes %j can be filled by a page as %j', (types, shapes) =>
+  expect(shapesFor({ types })).toEqual(shapes)
+);

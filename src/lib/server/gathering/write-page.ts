@@ -5,6 +5,7 @@ import { sheetMarkdown } from '$core/pages/nodes/sheet';
 import type { Update } from '$core/pages/merge';
 import { picturesOf } from '$core/pages/sound';
 import { keepableName } from '$core/pieces/names';
+import type { PageShape } from '$core/pieces/page-shapes';
 import type { PieceRefusal } from '$core/pieces/refusals';
 import type { Actor } from '$core/people/policy';
 import type { Moment } from '$core/time/moment';
@@ -29,7 +30,7 @@ import { arranging, type OnePiece } from './arranging';
 import { addFile } from './pieces';
 
 /** What each kind of page begins with. */
-const BEGINNINGS = {
+const BEGINNINGS: Record<PageShape, (name: string) => string> = {
   page: (name: string) => `# ${name}\n`,
   deck: (name: string) => newDeck(name),
   sheet: (name: string) => `${sheetMarkdown(name, [])}\n`,
@@ -60,7 +61,7 @@ export async function beginPage(
     name: string;
     key: string;
     /** What it begins with, where there is no starter. */
-    as?: keyof typeof BEGINNINGS | undefined;
+    as?: PageShape | undefined;
     insteadOf?: string | undefined;
   }
 ): Promise<Outcome<{ pieceId: string }, Refusal | PieceRefusal>> {

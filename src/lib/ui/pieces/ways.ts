@@ -2,9 +2,9 @@ import type { Component } from 'svelte';
 import type { IconName } from '$ui/icons/drawings';
 import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
-import { PAGE_FORMS } from '$core/pieces/page';
+import { shapesFor, TEXT_FORMS, type PageShape } from '$core/pieces/page-shapes';
 import { bytesOf } from '$core/pieces/registry';
-import type { Wants } from '$core/pieces/wanted';
+import { takesTypes } from '$core/pieces/wanted';
 import type { DeliverableView } from '$core/packets/views';
 
 /** A place that is being filled, as every way of filling it is given it. */
@@ -65,9 +65,9 @@ export const WAYS: readonly Way[] = [
     key: 'write',
     icon: 'pen-line',
     label: 'Write it here',
-    labelAt: ({ place }) => (place.starter ? 'Fill in the starter' : 'Write it here'),
+    labelAt: ({ place }) => (place.starter ? 'Fill in the starter' : MADE_HERE[shapesOf(place)[0] ?? 'page']),
     said: into,
-    offered: ({ place, full }) => !full && takesTypes(place.wants, PAGE_FORMS) && takesKind('page', place.wants),
+    offered: ({ place, full }) => !full && shapesOf(place).length > 0 && takesKind('page', place.wants),
     panel: () => import('./ways/WriteIt.svelte')
   },
   {
@@ -75,7 +75,7 @@ export const WAYS: readonly Way[] = [
     icon: 'gallery-vertical-end',
     label: 'Of a portfolio',
     said: into,
-    offered: ({ place, full }) => !full && takesTypes(place.wants, PAGE_FORMS) && takesKind('page', place.wants),
+    offered: ({ place, full }) => !full && takesTypes(place.wants, TEXT_FORMS) && takesKind('page', place.wants),
     panel: () => import('./ways/APortfolio.svelte')
   },
   {
@@ -112,9 +112,16 @@ export const mergeable = (pieces: readonly PieceView[]): BytesPiece[] =>
     return bytes && /^(image\/|application\/pdf)/.test(bytes.mediaType) ? bytes : [];
   });
 
+/** What can be begun in a place; what is prepared for one is a page, whatever else the place takes. */
+export const shapesOf = ({ wants, starter }: Filling['place']): PageShape[] => (starter ? ['page'] : shapesFor(wants));
+
+/** Said where nothing else can be made. */
+const MADE_HERE: Record<PageShape, string> = {
+  page: 'Write it here',
+  deck: 'Make a deck here',
+  sheet: 'Make a sheet here',
+  drawing: 'Draw it here'
+};
+
 /** What browsers record into. A place that wants other types does not offer what it would refuse. */
 const RECORDED = ['webm', 'ogg', 'mp4', 'm4a'];
-
-/** Whether a place takes one of these types, by the endings of names. */
-export const takesTypes = ({ types }: Pick<Wants, 'types'>, made: readonly string[]): boolean =>
-  !types || types.length === 0 || types.some((type) => made.includes(type));

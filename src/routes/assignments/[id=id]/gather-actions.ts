@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { doubtWords } from '$core/links/words';
+import { PAGE_SHAPES } from '$core/pieces/page-shapes';
 import { wordsOfRefusal, type RefusalCode } from '$core/refusals/registry';
 import type { Actor } from '$core/people/policy';
 import { config } from '$server/config';
@@ -34,7 +35,7 @@ const PageForm = z.object({
   deliverable: PlaceId,
   key: Key,
   name: z.string().trim().min(1, 'Give the page a name.').max(200),
-  as: z.enum(['page', 'deck', 'sheet', 'drawing']).default('page')
+  as: z.enum(PAGE_SHAPES).default('page')
 });
 const TakeForm = z.object({
   deliverable: PlaceId,

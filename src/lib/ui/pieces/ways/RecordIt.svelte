@@ -6,7 +6,8 @@
   import { SHOWS } from '$ui/recordings/sources';
   import Studio from '$ui/recordings/Studio.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
-  import { takesTypes, type Filling } from '../ways';
+  import { takesTypes } from '$core/pieces/wanted';
+  import type { Filling } from '../ways';
 
   /** Records into the place. It is heard first, and goes into the packet when the student says so. */
   const { at, close }: { at: Filling; close: () => void } = $props();

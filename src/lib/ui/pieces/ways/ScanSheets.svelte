@@ -4,7 +4,8 @@
   import type { ScanGoal, Scanned } from '$ui/scans/goal';
   import Scanner from '$ui/scans/Scanner.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
-  import { takesTypes, type Filling } from '../ways';
+  import { takesTypes } from '$core/pieces/wanted';
+  import type { Filling } from '../ways';
 
   const { at, close }: { at: Filling; close: () => void } = $props();
   const uploads = getUploads();

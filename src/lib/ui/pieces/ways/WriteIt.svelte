@@ -1,14 +1,16 @@
 <script lang="ts">
+  import { untrack } from 'svelte';
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
   import Field from '$ui/forms/Field.svelte';
+  import type { PageShape } from '$core/pieces/page-shapes';
   import { isStarterCopy } from '$core/pieces/starter-copy';
   import { takesKind } from '$core/pieces/fit';
   import { told } from '$ui/forms/told';
   import type { PageGoal } from '$ui/pages/goal';
   import PageEditor from '$ui/pages/PageEditor.svelte';
   import Message from '$ui/primitives/Message.svelte';
-  import type { Filling } from '../ways';
+  import { shapesOf, type Filling } from '../ways';
   import { getWriting } from '../writing';
 
   /** Begins a page in the place, under the name that the brief wants, and opens it. */
@@ -16,7 +18,14 @@
   const writing = getWriting();
   let goal = $state.raw<PageGoal | null>(null);
   const copied = $derived(at.place.starter === true && at.pieces.some(isStarterCopy));
-  let as = $state<'page' | 'deck' | 'sheet' | 'drawing'>('page');
+  const shapes = $derived(shapesOf(at.place));
+  let as = $state<PageShape>(untrack(() => shapes[0] ?? 'page'));
+  const CALLED: Record<PageShape, string> = {
+    page: 'A page',
+    deck: 'A deck of frames',
+    sheet: 'A sheet',
+    drawing: 'A drawing'
+  };
   let busy = $state(false);
   let problem = $state('');
   /** Where the brief says nothing, it is named for what was set and for who writes it. */
@@ -57,20 +66,24 @@
   >
     <input type="hidden" name="deliverable" value={at.place.id ?? ''} />
     <input type="hidden" name="key" value={at.formKey} />
-    {#if !at.place.starter}
+    {#if shapes.length > 1}
       <Field label="What it is"
         ><select class="select select-sm" name="as" bind:value={as}
-          ><option value="page">A page</option><option value="deck">A deck of frames</option><option value="sheet"
-            >A sheet</option
-          ><option value="drawing">A drawing</option></select
+          >{#each shapes as shape (shape)}<option value={shape}>{CALLED[shape]}</option>{/each}</select
         ></Field
       >
+    {:else}
+      <input type="hidden" name="as" value={as} />
     {/if}
     <Field label={`Name of the ${as}`}
       ><input class="input w-full max-w-80 input-sm" name="name" value={name} required maxlength="200" /></Field
     >
     <button class="btn btn-primary btn-sm" disabled={busy}
-      >{at.place.starter ? 'Take your copy of the starter' : 'Begin to write'}</button
+      >{at.place.starter
+        ? 'Take your copy of the starter'
+        : as === 'drawing'
+          ? 'Begin to draw'
+          : 'Begin to write'}</button
     >
     <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
     {@render printed()}

@@ -49,12 +49,13 @@
 
 <li class="py-1.5">
   <div class="flex flex-wrap items-center gap-x-3">
-    {#if editable && scripted.yes}
+    {#if editable}
+      <!-- Its room is there from the beginning: the name beside it would move. -->
       <span
         {@attach dragGrip}
         role="button"
         aria-label="Drag {piece.name}"
-        class="-ml-2 cursor-grab opacity-60 max-sm:hidden"
+        class={['-ml-2 cursor-grab opacity-60 max-sm:hidden', !scripted.yes && 'invisible']}
         tabindex="-1"
       >
         <Icon name="grip-vertical" />

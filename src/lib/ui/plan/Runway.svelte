@@ -59,7 +59,7 @@
   }
 </script>
 
-<nav aria-label="Runway: due moments of the next 14 days" class="border-b border-base-300 bg-base-100">
+<nav aria-label="Runway: due moments of the next 14 days" class="needs-scripts border-b border-base-300 bg-base-100">
   <div class="mx-auto flex h-10 max-w-6xl items-center gap-3 px-4 sm:h-14">
     <a
       href="/desk?show=needs-you"

@@ -65,8 +65,13 @@
   />
   {#if unplayable}
     <p>This browser cannot play it. Download it, and open it with a program that can.</p>
-  {:else if drawn && drawn.levels.length > 0 && Number.isFinite(seconds) && seconds > 0}
-    <Waveform levels={drawn.levels} every={drawn.every} {seconds} {at} {seek} />
+  {:else if drawn && drawn.levels.length > 0}
+    {#if Number.isFinite(seconds) && seconds > 0}
+      <Waveform levels={drawn.levels} every={drawn.every} {seconds} {at} {seek} />
+    {:else}
+      <!-- Its room, until the recording has said how long it is. -->
+      <div class="needs-scripts h-14"></div>
+    {/if}
   {/if}
   {#if said.length > 0}<Said captions={said} {at} {seek} />{/if}
   <div class="flex flex-wrap items-center gap-x-4 gap-y-1">

@@ -189,33 +189,33 @@
     <button class="btn btn-sm {readers.to === 'aside' ? 'btn-primary' : ''}" disabled={busy}
       >{busy ? 'Sending…' : sendWords(readers)}</button
     >
-    <label class="btn btn-sm {scripted.yes ? '' : 'hidden'}">
-      <Icon name="paperclip" size={16} /> Attach
-      <input
-        type="file"
-        class="sr-only"
-        multiple
-        aria-label="Attach files"
-        onchange={(event) => {
-          hold([...files, ...(event.currentTarget.files ?? [])]);
-          event.currentTarget.value = '';
-        }}
-      />
-    </label>
-    {#if scripted.yes}
-      <button type="button" class="btn btn-sm" aria-expanded={picking} onclick={() => (picking = !picking)}>
-        <Icon name="library" size={16} /> From the Shelf
-      </button>
-      <ScanButton goal={sheets} />
-      <RecordButton goal={recording} />
-    {/if}
+    <!-- One field before the scripts come as after, so that nothing moves under the pointer then (static/without-scripts.css). -->
     <input
+      id="{id}-files"
       bind:this={input}
       type="file"
       name="files"
       multiple
-      class={scripted.yes ? 'hidden' : 'file-input file-input-sm'}
-      aria-label="Files that go with it"
+      class="plain-file peer sr-only"
+      aria-label="Attach files"
+      onchange={(event) => hold([...files, ...(event.currentTarget.files ?? [])])}
     />
+    <label
+      for="{id}-files"
+      class="needs-scripts btn btn-sm peer-focus-visible:outline-3 peer-focus-visible:outline-offset-2 peer-focus-visible:outline-accent"
+    >
+      <Icon name="paperclip" size={16} /> Attach
+    </label>
+    <button
+      type="button"
+      class="btn btn-sm"
+      disabled={!scripted.yes}
+      aria-expanded={picking}
+      onclick={() => (picking = !picking)}
+    >
+      <Icon name="library" size={16} /> From the Shelf
+    </button>
+    <ScanButton goal={sheets} />
+    <RecordButton goal={recording} />
   </div>
 </form>

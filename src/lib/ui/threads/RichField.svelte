@@ -1,7 +1,6 @@
 <script lang="ts">
   import { onMount, untrack } from 'svelte';
   import type { Editor } from '@tiptap/core';
-  import { whenScripted } from '$ui/forms/scripted.svelte';
   import Toolbar from '$ui/rich/Toolbar.svelte';
   import { PLAIN_TOOLS } from '$ui/rich/tools';
 
@@ -19,7 +18,6 @@
    * in it goes on in the editor.
    */
   let { start = '', html = $bindable(), label, describedBy }: Props = $props();
-  const scripted = whenScripted();
   let place: HTMLDivElement;
   let editor = $state.raw<Editor | null>(null);
   let changes = $state(0);
@@ -142,8 +140,8 @@
   {/if}
   {#if editor}
     <div class="min-h-10 border-t border-base-300"><Toolbar {editor} tools={PLAIN_TOOLS} turn={changes} /></div>
-  {:else if scripted.yes && plain}
+  {:else if plain}
     <!-- The room of the tools, so that nothing moves under a finger when they come. -->
-    <div class="min-h-10 border-t border-base-300"></div>
+    <div class="needs-scripts min-h-10 border-t border-base-300"></div>
   {/if}
 </div>

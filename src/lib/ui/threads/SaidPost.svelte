@@ -95,11 +95,11 @@
   {#if problem}<p role="alert" class="text-sm font-medium text-error">{problem}</p>{/if}
   {#if !editing}
     <div class="mt-1 flex flex-wrap items-baseline gap-x-4 gap-y-1 text-sm">
-      {#if answer && scripted.yes}
-        <button type="button" class="link" onclick={() => answer(post, false)}
+      {#if answer}
+        <button type="button" class="link" disabled={!scripted.yes} onclick={() => answer(post, false)}
           >Answer<span class="sr-only"> {post.by}</span></button
         >
-        <button type="button" class="link" onclick={() => answer(post, true)}
+        <button type="button" class="link" disabled={!scripted.yes} onclick={() => answer(post, true)}
           >Quote<span class="sr-only"> {post.by}</span></button
         >
       {/if}
@@ -123,7 +123,7 @@
           {@render hidden()}<button class="link">Take it back</button>
         </form>
       {/if}
-      {#if editable && scripted.yes}<button type="button" class="link" onclick={() => (editing = true)}
+      {#if editable}<button type="button" class="link" disabled={!scripted.yes} onclick={() => (editing = true)}
           >Put it right</button
         >{/if}
     </div>

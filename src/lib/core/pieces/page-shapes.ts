@@ -1,4 +1,5 @@
-import { takesTypes, type Wants } from './wanted';
+import { takesTypes } from './takes-types';
+import type { Wants } from './wanted';
 
 /** What a page can be begun as. */
 export const PAGE_SHAPES = ['page', 'deck', 'sheet', 'drawing'] as const;

@@ -2,7 +2,7 @@ import { OF_BYTES } from './bytes';
 import type { PieceModule } from './module';
 import { PAGE_FORMS, TEXT_FORMS } from './page-shapes';
 import type { BytesPiece, PagePiece, PortfolioPiece, PostPiece } from './piece';
-import { takesTypes } from './wanted';
+import { takesTypes } from './takes-types';
 
 /** A page that is written in its place. Wherever a file does that is one of its forms, it does. */
 const inForms = (forms: readonly string[]): PieceModule<BytesPiece> => ({

@@ -43,7 +43,3 @@ export const Wants = z.object({
   ownSite: z.boolean().optional()
 });
 export type Wants = z.infer<typeof Wants>;
-
-/** Whether a place takes one of these types, by the endings of names. */
-export const takesTypes = ({ types }: Pick<Wants, 'types'>, made: readonly string[]): boolean =>
-  !types || types.length === 0 || types.some((type) => made.includes(type));

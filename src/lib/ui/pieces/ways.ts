@@ -4,7 +4,7 @@ import type { BytesPiece, PieceView } from '$core/pieces/piece';
 import { takesKind } from '$core/pieces/fit';
 import { shapesFor, TEXT_FORMS, type PageShape } from '$core/pieces/page-shapes';
 import { bytesOf } from '$core/pieces/registry';
-import { takesTypes } from '$core/pieces/wanted';
+import { takesTypes } from '$core/pieces/takes-types';
 import type { DeliverableView } from '$core/packets/views';
 
 /** A place that is being filled, as every way of filling it is given it. */

@@ -6,7 +6,7 @@
   import { SHOWS } from '$ui/recordings/sources';
   import Studio from '$ui/recordings/Studio.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
-  import { takesTypes } from '$core/pieces/wanted';
+  import { takesTypes } from '$core/pieces/takes-types';
   import type { Filling } from '../ways';
 
   /** Records into the place. It is heard first, and goes into the packet when the student says so. */

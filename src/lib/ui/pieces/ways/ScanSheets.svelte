@@ -4,7 +4,7 @@
   import type { ScanGoal, Scanned } from '$ui/scans/goal';
   import Scanner from '$ui/scans/Scanner.svelte';
   import { getUploads } from '$ui/uploads/uploads.svelte';
-  import { takesTypes } from '$core/pieces/wanted';
+  import { takesTypes } from '$core/pieces/takes-types';
   import type { Filling } from '../ways';
 
   const { at, close }: { at: Filling; close: () => void } = $props();

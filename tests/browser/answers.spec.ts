@@ -36,6 +36,7 @@ async function ask(world: World): Promise<Page> {
   await petra.getByRole('slider', { name: 'Across' }).fill('250');
   await petra.getByRole('slider', { name: 'Down' }).fill('750');
   await petra.getByRole('button', { name: 'What is marked is right' }).click();
+  await petra.getByLabel('Minutes from the first look').fill('300');
   await expectAccessible(petra);
   await petra.getByRole('button', { name: 'Keep the questions' }).click();
   await expect(petra.getByText('They are kept.')).toBeVisible();
@@ -48,9 +49,11 @@ test('questions are answered by keyboard alone, without a line for a while, and 
   await ask(world);
   const ilse = await world.as('ilse', { work: 'Evidence of your ferry shifts' });
   await ilse.getByRole('button', { name: /^Answer the questions/ }).click();
+  await expect(ilse.getByText('You have 5 h from the moment you begin')).toBeVisible();
   await ilse.getByRole('button', { name: 'Begin to answer' }).press('Enter');
   const dialog = ilse.getByRole('dialog', { name: /Evidence of your ferry shifts/ });
   await expect(dialog.getByText('0 of 4 answered')).toBeVisible();
+  await expect(dialog.getByText(/^(5 h|4 h 5\d min) left$/)).toBeVisible();
   await expectAccessible(ilse);
   await dialog.getByRole('button', { name: 'Question 1' }).press('Enter');
   await expect(dialog.getByLabel('Ines')).toBeFocused();

@@ -112,6 +112,11 @@ describe('more time for one student', () => {
     const who = { assignmentId: place.assignmentId, studentId: school.ilse.id };
     await expect(giveExtraTime(school.ilse, { ...who, minutes: 600 })).rejects.toThrow(NotHere);
     expect(await giveExtraTime(school.teacher, { ...who, minutes: 5 })).toMatchObject({ ok: true });
+    // Whoever has not begun yet is told how long it will be.
+    const told = await Promise.all(
+      [school.ilse, school.teodor, school.teacher].map((one) => readAssignment(one, place.assignmentId))
+    );
+    expect(told.map(({ deliverables }) => deliverables[0]?.minutes)).toEqual([15, 10, 10]);
     at(MONDAY + 12 * MINUTE);
     const given = { answers: { q1: '500,900' }, over: false };
     expect(await keepAnswers(school.ilse, { ...hers, ...given })).toMatchObject({ ok: true });

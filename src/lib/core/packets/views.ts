@@ -15,8 +15,8 @@ export interface DeliverableView {
   starter?: boolean;
   /** How many questions its teacher asks there, to be answered in place; 0 for none. */
   questions?: number;
-  /** These have a limit of time. */
-  timed?: boolean;
+  /** How long one may answer them from the first look; null for no limit. */
+  minutes?: number | null;
   /** What its naming pattern wants the reader's own piece to be called; null where there is none. */
   named?: string | null;
 }

@@ -28,14 +28,14 @@ export const DeliverableRow = z.object({
   wants: Wants,
   starter: z.boolean(),
   questions: z.number(),
-  timed: z.boolean()
+  minutes: z.number().nullable()
 });
 
-/** The query of it. @param assignment the SQL of the assignment's id */
-export const deliverablesOf = (assignment: string) => `
+/** The query of it. @param assignment the SQL of the assignment's id @param more that of the minutes that the reader has besides */
+export const deliverablesOf = (assignment: string, more = '0') => `
   select d.id, d.title, d.ask, d.optional, d.wants,
     exists (select 1 from starters s where s.deliverable_id = d.id) as starter,
     coalesce((select jsonb_array_length(q.questions) from question_sets q where q.deliverable_id = d.id), 0) as questions,
-    exists (select 1 from question_sets q where q.deliverable_id = d.id and q.minutes is not null) as timed
+    (select q.minutes + ${more} from question_sets q where q.deliverable_id = d.id) as minutes
   from deliverables d
   where d.assignment_id = ${assignment} order by d.position`;

@@ -160,7 +160,7 @@ const ASSIGNMENT = `
   select ${ASSIGNMENT_COLUMNS}, u.title as "unitTitle", a.brief_html as "briefHtml", e.role,
     array(select t.name from enrolments te join people t on t.id = te.person_id
       where te.course_id = a.course_id and te.role = 'teacher' and te.left_at is null order by t.sort_name) as teachers,
-    ${jsonRows(deliverablesOf('a.id'))} as deliverables, coalesce(p.party_id, $2::uuid) as "partyId",
+    ${jsonRows(deliverablesOf('a.id', 'coalesce(p.extra_minutes, 0)'))} as deliverables, coalesce(p.party_id, $2::uuid) as "partyId",
     case when p.id is not null then json_build_object('id', p.id, 'unread', ${UNREAD}) end as own,
     ${TOGETHER} as together, case when a.party_size is not null then json_build_object('size', a.party_size, 'until', ${ms('a.party_until')}) end as choosing,
     ${FLOOR_KEPT} as "floorKept"

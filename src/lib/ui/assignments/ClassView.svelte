@@ -28,7 +28,13 @@
     };
     briefHtml: string;
     teachers: readonly string[];
-    deliverables: ReadonlyArray<{ id: string; title: string; starter?: boolean; questions?: number; timed?: boolean }>;
+    deliverables: ReadonlyArray<{
+      id: string;
+      title: string;
+      starter?: boolean;
+      questions?: number;
+      minutes?: number | null;
+    }>;
     /** How its open floor is kept. */
     floorKept: FloorKept;
     class: { lines: ClassLine[]; now: number };
@@ -133,7 +139,11 @@
   {/if}
   <ClassTable {lines} facts={{ ...facts, shares: view.shares }} open={asideWith}>
     {#snippet one(line)}
-      <OneStudent {line} facts={{ ...facts, timed: deliverables.some(({ timed }) => timed) }} draft={followed(line)}>
+      <OneStudent
+        {line}
+        facts={{ ...facts, timed: deliverables.some(({ minutes }) => typeof minutes === 'number') }}
+        draft={followed(line)}
+      >
         {#snippet aside()}
           <Thread
             posts={guidance.aside}

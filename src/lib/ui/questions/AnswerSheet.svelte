@@ -1,8 +1,8 @@
 <script lang="ts">
   import { onDestroy, onMount } from 'svelte';
   import { invalidateAll } from '$app/navigation';
+  import { timeLeftWords } from '$core/questions/time-left';
   import { isAnswered } from '$core/questions/written';
-  import { span } from '$core/time/words';
   import { fileAddress } from '$core/materials/source';
   import { topics } from '$core/live/topics';
   import { whenTouched } from '$ui/live/heard';
@@ -93,9 +93,7 @@
     <div class="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-base-300 px-4 py-2">
       <h2 id="{id}-title" class="text-lg font-semibold wrap-anywhere">{goal.name}</h2>
       <SavingWords {saving} />
-      {#if left !== null}<p class="figures text-sm font-semibold">
-          {left > 0 ? `${span(Math.ceil(left / 1000))} left` : 'The time is over'}
-        </p>{/if}
+      {#if left !== null}<p class="figures text-sm font-semibold">{timeLeftWords(left)}</p>{/if}
       <span class="ml-auto"
         ><IconButton icon="x" label="Close; every answer is kept" onclick={() => void done()} /></span
       >

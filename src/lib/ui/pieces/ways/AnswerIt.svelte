@@ -1,6 +1,8 @@
 <script lang="ts">
   import { enhance } from '$app/forms';
   import { page } from '$app/state';
+  import { MINUTE } from '$core/time/moment';
+  import { span } from '$core/time/words';
   import { told } from '$ui/forms/told';
   import Message from '$ui/primitives/Message.svelte';
   import AnswerSheet from '$ui/questions/AnswerSheet.svelte';
@@ -33,7 +35,12 @@
     <input type="hidden" name="deliverable" value={at.place.id ?? ''} />
     <input type="hidden" name="key" value={at.formKey} />
     <input type="hidden" name="name" value={name} />
-    <p class="text-sm">{count === 1 ? 'One question' : `${count} questions`}. Every answer is kept as you give it.</p>
+    <p class="text-sm">
+      {count === 1 ? 'One question' : `${count} questions`}. Every answer is kept as you give it.
+      {#if at.place.minutes}
+        <b>You have {span(at.place.minutes * MINUTE)} from the moment you begin,</b> which go on when you close them.
+      {/if}
+    </p>
     <button class="btn btn-primary btn-sm" disabled={busy}>Begin to answer</button>
     <button type="button" class="btn btn-ghost btn-sm" onclick={close}>Not now</button>
     {#if problem}<Message kind="problem">{problem}</Message>{/if}

@@ -38,7 +38,7 @@
     <p class="text-sm">
       {count === 1 ? 'One question' : `${count} questions`}. Every answer is kept as you give it.
       {#if at.place.minutes}
-        <b>You have {span(at.place.minutes * MINUTE)} from the moment you begin,</b> which go on when you close them.
+        <b>You have {span(at.place.minutes * MINUTE)} from the moment you begin;</b> the time runs on while they are closed.
       {/if}
     </p>
     <button class="btn btn-primary btn-sm" disabled={busy}>Begin to answer</button>

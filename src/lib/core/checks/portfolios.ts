@@ -1,4 +1,5 @@
 import type { PieceView } from '../pieces/piece';
+import { bytesOf } from '../pieces/registry';
 import type { Check, Finding } from './check';
 
 /** A copy of a portfolio is of what it shows now; a link to one shows the teacher what its owner believes that it shows. */
@@ -12,7 +13,8 @@ function of(piece: PieceView): Finding[] {
   const { portfolio, name } = piece;
   if (!portfolio) return [];
   const found = (words: string): Finding[] => [{ words, at: { place: piece.deliverableId } }];
-  if (piece.kind === 'portfolio')
+  // A copy is bytes of its own; a link is none.
+  if (bytesOf(piece) !== null)
     return portfolio.changed
       ? found(`${name}: you changed your portfolio since this copy was taken. Take a new one?`)
       : [];

@@ -1,5 +1,6 @@
 import type { Cookies } from '@sveltejs/kit';
 import { z } from 'zod';
+import { cut } from '$core/cut';
 import { COOKIE } from './session-cookie';
 
 const NAME = 'vendro_said';
@@ -16,7 +17,7 @@ const Said = z.tuple([z.string().max(2000), z.string().max(LONGEST)]);
  * @param to that page's address
  */
 export function sayOnce(cookies: Cookies, to: string, words: string): void {
-  const said = JSON.stringify([to, words.slice(0, LONGEST)]);
+  const said = JSON.stringify([to, cut(words, LONGEST)]);
   cookies.set(NAME, said, { ...COOKIE, maxAge: FOR });
 }
 
